@@ -1,0 +1,91 @@
+package org.pendrik.core.colour;
+
+/**
+ * Takes the colour and level of the light out of a photograph, from one patch that is known to be
+ * neutral.
+ *
+ * <p>White is moved by the linear Bradford adaptation (K. M. Lam, "Metamerism and colour
+ * constancy", PhD thesis, University of Bradford 1985; matrix as in CIE 159:2004), then the level
+ * is set so that the patch gets its known lightness. Guarantee: the patch itself comes out at a* =
+ * b* = 0 and the given L*.
+ */
+public final class GreyBalance {
+    private static final double[][] BRADFORD = {
+        {0.8951, 0.2664, -0.1614}, {-0.7502, 1.7135, 0.0367}, {0.0389, -0.0685, 1.0296}
+    };
+    private static final double[][] BRADFORD_INVERSE = {
+        {0.9869929, -0.1470543, 0.1599627},
+        {0.4323053, 0.5183603, 0.0492912},
+        {-0.0085287, 0.0400428, 0.9684867}
+    };
+
+    /** Leaves every colour as it is. */
+    public static final GreyBalance NONE =
+            new GreyBalance(new double[][] {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}});
+
+    private final double[][] matrix;
+
+    private GreyBalance(double[][] matrix) {
+        this.matrix = matrix;
+    }
+
+    /**
+     * The balance that turns one measured patch into the grey that it is known to be.
+     *
+     * @param red linear sRGB mean of the patch, above 0
+     * @param green as red
+     * @param blue as red
+     * @param patchL the known lightness of the patch, 5 to 95
+     */
+    public static GreyBalance of(double red, double green, double blue, double patchL) {
+        if (!(red > 0 && green > 0 && blue > 0)) {
+            throw new IllegalArgumentException("a grey patch must reflect in all channels");
+        }
+        double[] from = cone(Srgb.linearToXyz(red, green, blue));
+        double wantedY = xyzOfGrey(patchL);
+        double[] to = cone(new double[] {Srgb.WHITE_X * wantedY, wantedY, Srgb.WHITE_Z * wantedY});
+        double[][] scaled = new double[3][3];
+        for (int i = 0; i < 3; i++) {
+            for (int j = 0; j < 3; j++) {
+                scaled[i][j] = BRADFORD[i][j] * to[i] / from[i];
+            }
+        }
+        double[][] m = new double[3][3];
+        for (int i = 0; i < 3; i++) {
+            for (int j = 0; j < 3; j++) {
+                for (int k = 0; k < 3; k++) {
+                    m[i][j] += BRADFORD_INVERSE[i][k] * scaled[k][j];
+                }
+            }
+        }
+        return new GreyBalance(m);
+    }
+
+    /** The colour that linear sRGB values stand for once the light is taken out. */
+    public Lab toLab(double red, double green, double blue) {
+        double[] xyz = Srgb.linearToXyz(red, green, blue);
+        return Srgb.xyzToLab(row(0, xyz), row(1, xyz), row(2, xyz));
+    }
+
+    /** The colour of a packed pixel once the light is taken out. */
+    public Lab toLab(int rgb) {
+        return toLab(Srgb.linear(rgb >> 16), Srgb.linear(rgb >> 8), Srgb.linear(rgb));
+    }
+
+    private double row(int i, double[] v) {
+        return matrix[i][0] * v[0] + matrix[i][1] * v[1] + matrix[i][2] * v[2];
+    }
+
+    private static double[] cone(double[] xyz) {
+        double[] out = new double[3];
+        for (int i = 0; i < 3; i++) {
+            out[i] = BRADFORD[i][0] * xyz[0] + BRADFORD[i][1] * xyz[1] + BRADFORD[i][2] * xyz[2];
+        }
+        return out;
+    }
+
+    private static double xyzOfGrey(double l) {
+        double f = (l + 16) / 116;
+        return f * f * f > 216.0 / 24389 ? f * f * f : l * 27 / 24389;
+    }
+}

@@ -1,0 +1,94 @@
+package org.pendrik.core.diary;
+
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.pendrik.core.units.InvalidInput;
+
+/**
+ * When the person is at the bench, as a weekly pattern.
+ *
+ * @param slots may not overlap on a day
+ * @param zone where the clock on the wall is
+ */
+public record Availability(List<Slot> slots, ZoneId zone) {
+    /**
+     * One stretch of a weekday.
+     *
+     * @param day of the week
+     * @param from begins
+     * @param until ends, after it begins
+     */
+    public record Slot(DayOfWeek day, LocalTime from, LocalTime until) {
+        public Slot {
+            if (!from.isBefore(until)) {
+                throw new InvalidInput(
+                        "Bench time",
+                        from + " to " + until,
+                        "must end after it begins",
+                        "Split an evening that passes midnight in two.");
+            }
+        }
+    }
+
+    /**
+     * A stretch of bench time.
+     *
+     * @param fromMinute minutes since 1970-01-01 UTC
+     * @param untilMinute exclusive
+     */
+    public record Span(long fromMinute, long untilMinute) {}
+
+    public Availability {
+        slots =
+                slots.stream()
+                        .sorted(Comparator.comparing(Slot::day).thenComparing(Slot::from))
+                        .toList();
+        for (int i = 1; i < slots.size(); i++) {
+            Slot a = slots.get(i - 1);
+            Slot b = slots.get(i);
+            if (a.day() == b.day() && b.from().isBefore(a.until())) {
+                throw new InvalidInput(
+                        "Bench time",
+                        b.from() + " to " + b.until(),
+                        "must not overlap another stretch of the same day",
+                        "Join the two.");
+            }
+        }
+    }
+
+    /** The longest stretch of the week in minutes; 0 when there is none. */
+    public long longestMinutes() {
+        return slots.stream()
+                .mapToLong(s -> java.time.Duration.between(s.from(), s.until()).toMinutes())
+                .max()
+                .orElse(0);
+    }
+
+    /**
+     * The stretches from a minute on for a number of days, in order; the first is cut to begin
+     * then.
+     */
+    public List<Span> spans(long fromMinute, int days) {
+        LocalDate day = Instant.ofEpochSecond(fromMinute * 60).atZone(zone).toLocalDate();
+        List<Span> out = new ArrayList<>();
+        for (int i = 0; i <= days; i++) {
+            LocalDate date = day.plusDays(i);
+            for (Slot s : slots) {
+                if (s.day() == date.getDayOfWeek()) {
+                    long a = date.atTime(s.from()).atZone(zone).toEpochSecond() / 60;
+                    long b = date.atTime(s.until()).atZone(zone).toEpochSecond() / 60;
+                    if (b > fromMinute && b > a) {
+                        out.add(new Span(Math.max(a, fromMinute), b));
+                    }
+                }
+            }
+        }
+        return List.copyOf(out);
+    }
+}

@@ -1,0 +1,53 @@
+package org.pendrik.core.film;
+
+/** What is left of a coat when it has dried, or what a substrate is made of. */
+public enum Binder {
+    WATERBORNE_ACRYLIC(0.9, Drying.WATER),
+    ALCOHOL_ACRYLIC(0.9, Drying.EVAPORATION),
+    LACQUER(0.8, Drying.EVAPORATION),
+    ENAMEL(0.7, Drying.OXIDATION),
+    OIL(0.7, Drying.OXIDATION),
+    FLOOR_POLISH(0.9, Drying.WATER),
+    RELEASE_LAYER(0.9, Drying.WATER),
+    DECAL_FILM(0.9, Drying.WATER),
+    FACTORY_PAINT(0, Drying.NONE),
+    FACTORY_LETTERING(0, Drying.NONE),
+    PRIMER(0, Drying.NONE),
+    BARE_PLASTIC(0, Drying.NONE),
+    LOOSE_POWDER(0, Drying.NONE);
+
+    /** What drives the cure. */
+    enum Drying {
+        WATER,
+        EVAPORATION,
+        OXIDATION,
+        NONE
+    }
+
+    private final double tightAt;
+    private final Drying drying;
+
+    Binder(double tightAt, Drying drying) {
+        this.tightAt = tightAt;
+        this.drying = drying;
+    }
+
+    /** The cure fraction from which a film lets no carrier through; 0 for what is always tight. */
+    double tightAt() {
+        return tightAt;
+    }
+
+    Drying drying() {
+        return drying;
+    }
+
+    /** Cures slowly by taking up oxygen and stays soft for days. */
+    public boolean isOxidative() {
+        return drying == Drying.OXIDATION;
+    }
+
+    /** Lies loose until a clear binds it. */
+    public boolean isLoose() {
+        return this == LOOSE_POWDER;
+    }
+}

@@ -1,0 +1,79 @@
+package org.pendrik.core.film;
+
+import org.pendrik.core.units.InvalidInput;
+
+/** The liquid that carries or thins a material. */
+public sealed interface Carrier {
+    /** Dry work. */
+    record Dry() implements Carrier {}
+
+    /** A carrier of the bite table other than alcohol. */
+    enum Named implements Carrier {
+        WATER(Solvent.W, "water"),
+        SOAPY_WATER(Solvent.WD, "water with detergent"),
+        ACRYLIC_REDUCER(Solvent.AR, "acrylic reducer"),
+        ODOURLESS_SPIRIT(Solvent.MS, "odourless spirit"),
+        ENAMEL_THINNER(Solvent.ET, "enamel thinner"),
+        LACQUER_THINNER(Solvent.LT, "lacquer thinner"),
+        DECAL_SETTER(Solvent.DS, "decal setter"),
+        DECAL_SOFTENER(Solvent.DX, "decal softener"),
+        AMMONIA(Solvent.NH, "ammonia cleaner");
+
+        private final Solvent column;
+        private final String label;
+
+        Named(Solvent column, String label) {
+            this.column = column;
+            this.label = label;
+        }
+
+        Solvent column() {
+            return column;
+        }
+
+        /** As it stands on the bottle. */
+        public String label() {
+            return label;
+        }
+    }
+
+    /**
+     * Alcohol in water.
+     *
+     * @param percent by volume, 0 to 100
+     */
+    record Alcohol(double percent) implements Carrier {
+        public Alcohol {
+            InvalidInput.requireWithin(
+                    "Alcohol strength", percent, " %", 0, 100, "Read the strength off the bottle.");
+        }
+    }
+
+    /** The name a person knows it by. */
+    default String spoken() {
+        return switch (this) {
+            case Dry _ -> "nothing";
+            case Named n -> n.label();
+            case Alcohol a -> "alcohol " + Math.round(a.percent()) + " %";
+        };
+    }
+
+    /** Reads a carrier as the tables write it: NONE or a column of the bite table. */
+    static Carrier parse(String text) {
+        if (text.equals("NONE")) {
+            return new Dry();
+        }
+        return switch (Solvent.valueOf(text)) {
+            case I35 -> new Alcohol(35);
+            case I70 -> new Alcohol(70);
+            case Solvent s -> {
+                for (Named n : Named.values()) {
+                    if (n.column() == s) {
+                        yield n;
+                    }
+                }
+                throw new IllegalArgumentException("carrier " + text + " has no name");
+            }
+        };
+    }
+}

@@ -1,0 +1,204 @@
+package org.pendrik.core.film;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.pendrik.core.film.Finding.Rule;
+import org.pendrik.core.film.Finding.Severity;
+
+/**
+ * Answers: what goes wrong when these coats are laid in this order at these times?
+ *
+ * <p>The acts are laid one by one on the columns of their zones; each is judged against the coats
+ * beneath it at their age in that minute. Cost O(acts × zones × coats). The result is a pure
+ * function of the case. Work windows that nobody uses, and contrast that following clears take, are
+ * judged when all is laid.
+ */
+public final class FilmCheck {
+    /** A clear this thick or thinner takes a share of loose powder with it when it binds it. */
+    private static final double POWDER_LOST_IN_NORMAL_COAT = 0.45;
+
+    /** Fine work that keeps less than this of its contrast is worth a word before it is laid. */
+    private static final double CONTRAST_WORTH_SAYING = 0.85;
+
+    private final Catalogue catalogue;
+
+    public FilmCheck(Catalogue catalogue) {
+        this.catalogue = catalogue;
+    }
+
+    /** Checks a case. */
+    public FilmReport check(FilmCase question) {
+        ActJudge judge = new ActJudge(catalogue.bite(), question.air());
+        Map<String, Column> columns = columns(question);
+        List<Finding> found = new ArrayList<>();
+        Map<String, Map<String, Reach>> reaches = new LinkedHashMap<>();
+        for (Act act : question.acts()) {
+            Map<String, Reach> byZone = new LinkedHashMap<>();
+            for (String zone : act.zones()) {
+                Column column = columns.get(zone);
+                if (column == null) {
+                    throw new IllegalStateException("zone " + zone + " vanished");
+                }
+                var j = judge.judge(act, column, l -> (double) (act.atMinute() - l.laidAt()));
+                found.addAll(j.findings());
+                byZone.put(zone, j.reach());
+            }
+            reaches.put(act.id(), byZone);
+            lay(act, columns, question);
+        }
+        openWindows(question, found);
+        contrast(columns, question, found);
+        return new FilmReport(merged(found, question), List.copyOf(columns.values()), reaches);
+    }
+
+    static Map<String, Column> columns(FilmCase question) {
+        Map<String, Column> columns = new LinkedHashMap<>();
+        question.zones().forEach(z -> columns.put(z.key(), new Column(z)));
+        return columns;
+    }
+
+    static void lay(Act act, Map<String, Column> columns, FilmCase question) {
+        act.material()
+                .binder()
+                .ifPresent(
+                        b -> {
+                            Layer layer = Layer.of(act, b, question.air());
+                            act.zones()
+                                    .forEach(
+                                            z ->
+                                                    columns.computeIfPresent(
+                                                            z,
+                                                            (_, c) -> {
+                                                                c.lay(layer);
+                                                                return c;
+                                                            }));
+                        });
+    }
+
+    private void openWindows(FilmCase question, List<Finding> out) {
+        List<Act> acts = question.acts();
+        for (int i = 0; i < acts.size(); i++) {
+            Act act = acts.get(i);
+            if (act.technique().follow().isEmpty() || act.material().window().isEmpty()) {
+                continue;
+            }
+            Technique follow = catalogue.technique(act.technique().follow().get());
+            List<String> open = new ArrayList<>(act.zones());
+            for (int j = i + 1; j < acts.size(); j++) {
+                if (acts.get(j)
+                        .technique()
+                        .actsOn()
+                        .equals(java.util.Optional.of(act.technique().key()))) {
+                    open.removeAll(acts.get(j).zones());
+                }
+            }
+            if (!open.isEmpty()) {
+                out.add(
+                        new Finding(
+                                Rule.OPEN_WINDOW,
+                                Severity.WARN,
+                                act.id(),
+                                open,
+                                List.of(act.material().name()),
+                                "Nobody comes back to the "
+                                        + act.material().name()
+                                        + " while it can be worked: "
+                                        + follow.name()
+                                        + " is missing.",
+                                Map.of()));
+            }
+        }
+    }
+
+    private static void contrast(
+            Map<String, Column> columns, FilmCase question, List<Finding> out) {
+        Map<String, Act> acts = new HashMap<>();
+        question.acts().forEach(a -> acts.put(a.id(), a));
+        for (Column c : columns.values()) {
+            List<Layer> layers = c.live();
+            double kept = 1;
+            int clears = 0;
+            for (int i = layers.size() - 1; i >= 0; i--) {
+                Layer l = layers.get(i);
+                if (l.binds()) {
+                    kept *= l.thickness().contrastKept();
+                    clears++;
+                    continue;
+                }
+                Act act = acts.get(l.actId());
+                if (clears == 0 || act == null || act.done()) {
+                    continue;
+                }
+                double keeps = l.binder().isLoose() ? kept * powderKept(layers, i) : kept;
+                if (keeps < CONTRAST_WORTH_SAYING) {
+                    out.add(
+                            new Finding(
+                                    Rule.CONTRAST,
+                                    Severity.NOTE,
+                                    l.actId(),
+                                    List.of(c.zone().key()),
+                                    List.of(l.material().name()),
+                                    "Go a little further now: "
+                                            + (clears == 1
+                                                    ? "one clear follows"
+                                                    : clears + " clears follow")
+                                            + " and about "
+                                            + Math.round(keeps * 100)
+                                            + " % of it stays to be seen.",
+                                    Map.of(
+                                            "contrast kept",
+                                            keeps,
+                                            "clears above",
+                                            (double) clears)));
+                }
+            }
+        }
+    }
+
+    private static double powderKept(List<Layer> layers, int powder) {
+        for (int i = powder + 1; i < layers.size(); i++) {
+            if (layers.get(i).binds()) {
+                return 1
+                        - POWDER_LOST_IN_NORMAL_COAT
+                                * Math.min(1, layers.get(i).thickness().factor());
+            }
+        }
+        return 1;
+    }
+
+    private record Key(Rule rule, Severity severity, String actId, List<String> coats) {}
+
+    /** One finding for all zones in which the same holds, the numbers those of the first zone. */
+    private static List<Finding> merged(List<Finding> found, FilmCase question) {
+        Map<Key, Finding> byKey = new LinkedHashMap<>();
+        for (Finding f : found) {
+            byKey.merge(
+                    new Key(f.rule(), f.severity(), f.actId(), f.coats()),
+                    f,
+                    (a, b) -> {
+                        List<String> zones = new ArrayList<>(a.zones());
+                        zones.addAll(b.zones());
+                        return new Finding(
+                                a.rule(),
+                                a.severity(),
+                                a.actId(),
+                                zones,
+                                a.coats(),
+                                a.why(),
+                                a.numbers());
+                    });
+        }
+        Map<String, Integer> order = new HashMap<>();
+        question.acts().forEach(a -> order.put(a.id(), order.size()));
+        List<Finding> out = new ArrayList<>(byKey.values());
+        out.sort(
+                Comparator.<Finding>comparingInt(
+                                f -> order.getOrDefault(f.actId(), Integer.MAX_VALUE))
+                        .thenComparing(f -> -f.severity().weight()));
+        return List.copyOf(out);
+    }
+}

@@ -1,0 +1,34 @@
+package org.pendrik.core.film;
+
+import java.util.List;
+import java.util.Map;
+import org.pendrik.core.film.Finding.Severity;
+
+/**
+ * What the engine found.
+ *
+ * @param findings in the order of the acts, stops first within one
+ * @param columns the state after the last act, in the order of the zones
+ * @param reaches by act and zone, how deep its carrier went
+ */
+public record FilmReport(
+        List<Finding> findings, List<Column> columns, Map<String, Map<String, Reach>> reaches) {
+    /** How many stops there are. */
+    public long stops() {
+        return findings.stream().filter(f -> f.severity() == Severity.STOP).count();
+    }
+
+    /** Nothing worse than a note. */
+    public boolean isClean() {
+        return findings.stream().allMatch(f -> f.severity() == Severity.NOTE);
+    }
+
+    /** The findings about one act. */
+    public List<Finding> about(String actId) {
+        return findings.stream().filter(f -> f.actId().equals(actId)).toList();
+    }
+
+    int weight() {
+        return findings.stream().mapToInt(f -> f.severity().weight()).sum();
+    }
+}

@@ -1,0 +1,86 @@
+package org.pendrik.core.film;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Something that the engine has to say about a step.
+ *
+ * @param rule which rule spoke
+ * @param severity how bad it is
+ * @param actId the step
+ * @param zones keys of the zones where it holds
+ * @param coats names of the coats involved, topmost first
+ * @param why one sentence for the person at the bench
+ * @param numbers what led to it, by name with unit
+ */
+public record Finding(
+        Rule rule,
+        Severity severity,
+        String actId,
+        List<String> zones,
+        List<String> coats,
+        String why,
+        Map<String, Double> numbers) {
+    public Finding {
+        zones = List.copyOf(zones);
+        coats = List.copyOf(coats);
+        numbers = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(numbers));
+    }
+
+    /** How bad a finding is; worse comes later. */
+    public enum Severity {
+        /** Good to know. */
+        NOTE(0),
+        /** Risky. */
+        WARN(1),
+        /** Ruins something. */
+        STOP(1000);
+
+        private final int weight;
+
+        Severity(int weight) {
+            this.weight = weight;
+        }
+
+        int weight() {
+            return weight;
+        }
+    }
+
+    /** The rules that the engine knows. */
+    public enum Rule {
+        /** A carrier softens or breaks a coat that it should not. */
+        REACH(true),
+        /** A carrier does too little to the coat that it is meant for. */
+        TOO_LITTLE(false),
+        /** A hardening film over a soft slow one. */
+        TRAPPED(true),
+        /** A coat that is not dry enough for the next. */
+        WET(true),
+        /** The surface is too slick or too rough. */
+        TOOTH(false),
+        /** Unbound powder would be moved. */
+        LOOSE(false),
+        /** Outside the span in which a coat can be worked. */
+        WINDOW(false),
+        /** A coat that has to be worked and is not. */
+        OPEN_WINDOW(false),
+        /** Work on a coat that is not there. */
+        NO_TARGET(false),
+        /** Clears that follow calm the effect. */
+        CONTRAST(false);
+
+        private final boolean timeHeals;
+
+        Rule(boolean timeHeals) {
+            this.timeHeals = timeHeals;
+        }
+
+        /** Waiting makes it better or leaves it as it is. */
+        boolean timeHeals() {
+            return timeHeals;
+        }
+    }
+}

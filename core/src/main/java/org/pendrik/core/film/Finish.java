@@ -1,0 +1,31 @@
+package org.pendrik.core.film;
+
+/**
+ * How a surface reflects, and with it how well the next coat grips: its tooth from 0 (slick) to 1.
+ */
+public enum Finish {
+    GLOSS(0.10, "gloss"),
+    SEMI_GLOSS(0.25, "semi-gloss"),
+    SATIN(0.45, "satin"),
+    FLAT(0.70, "flat"),
+    MATTE(0.85, "dead flat"),
+    LOOSE(1.0, "loose powder");
+
+    private final double tooth;
+    private final String label;
+
+    Finish(double tooth, String label) {
+        this.tooth = tooth;
+        this.label = label;
+    }
+
+    /** Grip for the next coat, 0 to 1. */
+    public double tooth() {
+        return tooth;
+    }
+
+    /** As said at the bench. */
+    public String label() {
+        return label;
+    }
+}

@@ -1,0 +1,132 @@
+package org.pendrik.core.film;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/** A change to a list of acts that takes a finding away. */
+public sealed interface Mend {
+    /** The step it is about. */
+    String actId();
+
+    /** What it does, verbs first. */
+    String label();
+
+    /** The list with the change made; times are not settled yet. */
+    List<Act> applyTo(List<Act> acts);
+
+    /**
+     * Wait before the step.
+     *
+     * @param minutes how much later than now planned
+     */
+    record Wait(String actId, long minutes) implements Mend {
+        @Override
+        public String label() {
+            return "Wait " + ActJudge.minutes((double) minutes) + " longer";
+        }
+
+        @Override
+        public List<Act> applyTo(List<Act> acts) {
+            List<Act> out = new ArrayList<>();
+            boolean later = false;
+            for (Act a : acts) {
+                later |= a.id().equals(actId);
+                out.add(later && !a.done() ? a.at(a.atMinute() + minutes) : a);
+            }
+            return out;
+        }
+    }
+
+    /**
+     * Lay another coat first, or work the coat afterwards.
+     *
+     * @param actId the step that needs it
+     * @param after stands behind that step instead of in front of it
+     */
+    record Insert(
+            String actId, Technique technique, Material material, Set<String> zones, boolean after)
+            implements Mend {
+        @Override
+        public String label() {
+            String what =
+                    technique.role() == Technique.Role.CLEAR ? material.name() : technique.name();
+            return after ? "Add " + what + " in the window" : "Lay " + what + " before it";
+        }
+
+        /**
+         * The id that the new act gets: made of what it is, so that the same mend gives the same
+         * plan.
+         */
+        public String newId() {
+            return actId + "+" + technique.key() + (after ? "-after" : "");
+        }
+
+        @Override
+        public List<Act> applyTo(List<Act> acts) {
+            List<Act> out = new ArrayList<>();
+            for (Act a : acts) {
+                Act fresh = Act.planned(newId(), technique, material, zones);
+                if (a.id().equals(actId) && !after) {
+                    out.add(fresh.at(a.atMinute()));
+                }
+                out.add(a);
+                if (a.id().equals(actId) && after) {
+                    out.add(fresh.at(a.endMinute()));
+                }
+            }
+            return out;
+        }
+    }
+
+    /** Use another material. */
+    record Swap(String actId, Material material) implements Mend {
+        @Override
+        public String label() {
+            return "Use " + material.name() + " instead";
+        }
+
+        @Override
+        public List<Act> applyTo(List<Act> acts) {
+            return acts.stream().map(a -> a.id().equals(actId) ? a.with(material) : a).toList();
+        }
+    }
+
+    /** Work another way. */
+    record Change(String actId, Technique technique, Material material) implements Mend {
+        @Override
+        public String label() {
+            return ActJudge.capital(technique.name()) + " with " + material.name();
+        }
+
+        @Override
+        public List<Act> applyTo(List<Act> acts) {
+            return acts.stream()
+                    .map(a -> a.id().equals(actId) ? a.with(technique, material) : a)
+                    .toList();
+        }
+    }
+
+    /** Do it earlier, before another step. */
+    record MoveBefore(String actId, String beforeActId, String beforeName) implements Mend {
+        @Override
+        public String label() {
+            return "Do it before the " + beforeName;
+        }
+
+        @Override
+        public List<Act> applyTo(List<Act> acts) {
+            Act moved = acts.stream().filter(a -> a.id().equals(actId)).findFirst().orElseThrow();
+            List<Act> out = new ArrayList<>();
+            for (Act a : acts) {
+                if (a.id().equals(beforeActId)) {
+                    out.add(moved.at(a.atMinute()));
+                }
+                if (!a.id().equals(actId)) {
+                    out.add(a);
+                }
+            }
+            return out;
+        }
+    }
+}

@@ -1,0 +1,215 @@
+package org.pendrik.core.film;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.pendrik.core.film.Finding.Severity;
+
+/**
+ * Finds changes that take a finding away.
+ *
+ * <p>Candidates are made from the shelf; each is applied, the times of the steps from there on are
+ * settled, and the whole case is checked again. Guarantee: an offered mend removes its finding and
+ * leaves the case with less weight of stops and warnings than before. Sorted by new clear coats,
+ * then by how much later the last step ends.
+ */
+public final class Mends {
+    private static final int MOST = 4;
+
+    private final Catalogue catalogue;
+    private final FilmCheck check;
+    private final Timing timing;
+
+    public Mends(Catalogue catalogue) {
+        this.catalogue = catalogue;
+        this.check = new FilmCheck(catalogue);
+        this.timing = new Timing(catalogue);
+    }
+
+    /**
+     * A mend that was checked.
+     *
+     * @param laterMinutes how much later the last step ends with it
+     */
+    public record Checked(Mend mend, long laterMinutes) {}
+
+    private record Ranked(Checked checked, int leaves) {}
+
+    /** The mends for a finding of {@code report}, best first, at most four; none for a note. */
+    public List<Checked> forFinding(FilmCase question, FilmReport report, Finding finding) {
+        if (finding.severity() == Severity.NOTE) {
+            return List.of();
+        }
+        List<Ranked> good = new ArrayList<>();
+        for (Mend mend : candidates(question, finding)) {
+            apply(question, mend)
+                    .ifPresent(
+                            mended -> {
+                                FilmReport after = check.check(mended);
+                                if (isBetter(report, after, finding)) {
+                                    good.add(
+                                            new Ranked(
+                                                    new Checked(mend, end(mended) - end(question)),
+                                                    after.weight()));
+                                }
+                            });
+        }
+        good.sort(
+                Comparator.comparingInt(Ranked::leaves)
+                        .thenComparingInt(r -> clears(r.checked().mend()))
+                        .thenComparingLong(r -> r.checked().laterMinutes()));
+        return good.stream().limit(MOST).map(Ranked::checked).toList();
+    }
+
+    /**
+     * The case with a mend made and its times settled; empty when the mend asks for the impossible.
+     */
+    public Optional<FilmCase> apply(FilmCase question, Mend mend) {
+        List<Act> acts = mend.applyTo(question.acts());
+        int from = 0;
+        while (from < acts.size()
+                && from < question.acts().size()
+                && acts.get(from).equals(question.acts().get(from))) {
+            from++;
+        }
+        if (acts.stream().skip(from).anyMatch(Act::done)) {
+            // what has happened cannot be pushed later
+            return Optional.empty();
+        }
+        List<Act> ordered = new ArrayList<>();
+        long clock = Long.MIN_VALUE;
+        for (Act a : acts) {
+            Act placed = a.atMinute() < clock ? a.at(clock) : a;
+            ordered.add(placed);
+            clock = placed.atMinute();
+        }
+        FilmCase settled = timing.settle(question.with(ordered), from, true);
+        return Optional.of(settled);
+    }
+
+    private static boolean isBetter(FilmReport before, FilmReport after, Finding finding) {
+        boolean gone =
+                after.findings().stream()
+                        .noneMatch(
+                                f ->
+                                        f.rule() == finding.rule()
+                                                && f.actId().equals(finding.actId())
+                                                && f.coats().equals(finding.coats())
+                                                && f.severity().weight()
+                                                        >= finding.severity().weight());
+        return gone && after.weight() < before.weight();
+    }
+
+    private List<Mend> candidates(FilmCase question, Finding finding) {
+        Act act = question.acts().get(question.indexOf(finding.actId()));
+        if (act.done()) {
+            return List.of();
+        }
+        List<Mend> out = new ArrayList<>();
+        Set<String> zones = new LinkedHashSet<>(finding.zones());
+        switch (finding.rule()) {
+            case TOOTH -> {
+                clears(out, act, zones);
+                earlier(out, question, act);
+            }
+            case LOOSE -> {
+                out.add(insert(act, "fix", zones));
+                clears(out, act, zones);
+                earlier(out, question, act);
+            }
+            case REACH, TRAPPED, WET -> {
+                wait(out, question, act);
+                clears(out, act, zones);
+                swaps(out, act);
+            }
+            case TOO_LITTLE -> swaps(out, act);
+            case WINDOW -> {
+                wait(out, question, act);
+                for (Technique t : catalogue.techniques()) {
+                    if (t.actsOn().equals(act.technique().actsOn()) && !t.keepsWindow()) {
+                        t.materials()
+                                .forEach(
+                                        m ->
+                                                out.add(
+                                                        new Mend.Change(
+                                                                act.id(),
+                                                                t,
+                                                                catalogue.material(m))));
+                    }
+                }
+            }
+            case OPEN_WINDOW ->
+                    act.technique()
+                            .follow()
+                            .map(catalogue::technique)
+                            .ifPresent(
+                                    t ->
+                                            t.materials()
+                                                    .forEach(
+                                                            m ->
+                                                                    out.add(
+                                                                            new Mend.Insert(
+                                                                                    act.id(),
+                                                                                    t,
+                                                                                    catalogue
+                                                                                            .material(
+                                                                                                    m),
+                                                                                    zones,
+                                                                                    true))));
+            case NO_TARGET, CONTRAST -> {}
+        }
+        return out;
+    }
+
+    private void clears(List<Mend> out, Act act, Set<String> zones) {
+        for (String seal : List.of("seal-satin", "seal-matte", "seal-gloss")) {
+            out.add(insert(act, seal, zones));
+        }
+    }
+
+    private Mend insert(Act act, String technique, Set<String> zones) {
+        Technique t = catalogue.technique(technique);
+        return new Mend.Insert(act.id(), t, catalogue.startingMaterial(t), zones, false);
+    }
+
+    private void swaps(List<Mend> out, Act act) {
+        for (String key : act.technique().materials()) {
+            if (!key.equals(act.material().key())) {
+                out.add(new Mend.Swap(act.id(), catalogue.material(key)));
+            }
+        }
+    }
+
+    private void wait(List<Mend> out, FilmCase question, Act act) {
+        FilmCase before = question.with(question.acts().subList(0, question.indexOf(act.id())));
+        long wait = timing.earliest(before, act, act.atMinute()) - act.atMinute();
+        if (wait > 0) {
+            out.add(new Mend.Wait(act.id(), wait));
+        }
+    }
+
+    private static void earlier(List<Mend> out, FilmCase question, Act act) {
+        for (int i = question.indexOf(act.id()) - 1; i >= 0; i--) {
+            Act other = question.acts().get(i);
+            if (other.done()) {
+                return;
+            }
+            if (other.zones().stream().anyMatch(act.zones()::contains)) {
+                out.add(new Mend.MoveBefore(act.id(), other.id(), other.technique().name()));
+            }
+        }
+    }
+
+    private static int clears(Mend mend) {
+        return mend instanceof Mend.Insert i && i.technique().role() == Technique.Role.CLEAR
+                ? 1
+                : 0;
+    }
+
+    private static long end(FilmCase c) {
+        return c.acts().stream().mapToLong(Act::endMinute).max().orElse(0);
+    }
+}

@@ -1,0 +1,91 @@
+package org.pendrik.core.photo;
+
+import java.util.List;
+import org.ejml.simple.SimpleMatrix;
+
+/**
+ * A plane-to-plane projective map, estimated by the normalised direct linear transform.
+ *
+ * <p>Source: R. Hartley, "In defence of the eight-point algorithm", IEEE Transactions on Pattern
+ * Analysis and Machine Intelligence 19 (1997), 580–593; R. Hartley, A. Zisserman, "Multiple View
+ * Geometry in Computer Vision", 2nd ed., Cambridge 2003, algorithm 4.2. Cost O(n) for n points plus
+ * one 9×9 decomposition. Exact for four points, least squares of the algebraic error beyond.
+ */
+final class Homography {
+    private final double[] h;
+
+    private Homography(double[] h) {
+        this.h = h;
+    }
+
+    /**
+     * The map that takes each {@code from[i]} to {@code to[i]}; at least four points, no three in a
+     * line.
+     */
+    static Homography between(List<Point> from, List<Point> to) {
+        SimpleMatrix t = normaliser(from);
+        SimpleMatrix u = normaliser(to);
+        SimpleMatrix a = new SimpleMatrix(2 * from.size(), 9);
+        for (int i = 0; i < from.size(); i++) {
+            Point p = apply(t, from.get(i));
+            Point q = apply(u, to.get(i));
+            a.setRow(2 * i, 0, 0, 0, 0, -p.x(), -p.y(), -1, q.y() * p.x(), q.y() * p.y(), q.y());
+            a.setRow(
+                    2 * i + 1, 0, p.x(), p.y(), 1, 0, 0, 0, -q.x() * p.x(), -q.x() * p.y(), -q.x());
+        }
+        var svd = a.transpose().mult(a).svd();
+        int least = 0;
+        for (int i = 1; i < 9; i++) {
+            if (svd.getSingleValue(i) < svd.getSingleValue(least)) {
+                least = i;
+            }
+        }
+        SimpleMatrix v = svd.getV().getColumn(least);
+        SimpleMatrix n = new SimpleMatrix(3, 3);
+        for (int i = 0; i < 9; i++) {
+            n.set(i / 3, i % 3, v.get(i));
+        }
+        SimpleMatrix full = u.invert().mult(n).mult(t);
+        double[] h = new double[9];
+        double scale = full.get(2, 2) == 0 ? 1 : full.get(2, 2);
+        for (int i = 0; i < 9; i++) {
+            h[i] = full.get(i / 3, i % 3) / scale;
+        }
+        return new Homography(h);
+    }
+
+    Homography inverse() {
+        SimpleMatrix m = new SimpleMatrix(3, 3, true, h).invert();
+        double[] inv = new double[9];
+        for (int i = 0; i < 9; i++) {
+            inv[i] = m.get(i / 3, i % 3);
+        }
+        return new Homography(inv);
+    }
+
+    Point map(double x, double y) {
+        double w = h[6] * x + h[7] * y + h[8];
+        return new Point((h[0] * x + h[1] * y + h[2]) / w, (h[3] * x + h[4] * y + h[5]) / w);
+    }
+
+    /** Coefficient {@code i} of the row-major matrix. */
+    double at(int i) {
+        return h[i];
+    }
+
+    private static Point apply(SimpleMatrix m, Point p) {
+        return new Point(m.get(0, 0) * p.x() + m.get(0, 2), m.get(1, 1) * p.y() + m.get(1, 2));
+    }
+
+    private static SimpleMatrix normaliser(List<Point> points) {
+        double cx = points.stream().mapToDouble(Point::x).average().orElseThrow();
+        double cy = points.stream().mapToDouble(Point::y).average().orElseThrow();
+        double mean =
+                points.stream()
+                        .mapToDouble(p -> Math.hypot(p.x() - cx, p.y() - cy))
+                        .average()
+                        .orElseThrow();
+        double s = Math.sqrt(2) / mean;
+        return new SimpleMatrix(new double[][] {{s, 0, -s * cx}, {0, s, -s * cy}, {0, 0, 1}});
+    }
+}

@@ -1,0 +1,152 @@
+package org.pendrik.core.photo;
+
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.ColourDifference;
+import org.pendrik.core.colour.GreyBalance;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+
+/**
+ * Compares the model's side with the prototype's in the same coordinates.
+ *
+ * <p>A region is judged along the way that weathering takes: the line in L*a*b* from the factory
+ * colour to the prototype's measured colour. The model's colour is projected on it; short of the
+ * prototype by more than the tolerance is <em>lighter</em>, beyond it by more is <em>heavier</em>.
+ * The tolerance is twice the joint standard uncertainty, and never under the just noticeable 1.5.
+ */
+public final class SideComparison {
+    /** Under this ΔE a difference is not seen side by side on a shelf. */
+    private static final double JUST_NOTICEABLE = 1.5;
+
+    private static final double COVERAGE = 2;
+
+    private SideComparison() {}
+
+    /**
+     * A picture of ΔE00.
+     *
+     * @param width pixels
+     * @param height pixels
+     * @param deltaE00 row by row; NaN where one of the two sides is not in its photograph
+     */
+    @SuppressWarnings("ArrayRecordComponent") // a buffer, never compared
+    public record DifferenceMap(int width, int height, float[] deltaE00) {}
+
+    /**
+     * Judges one region.
+     *
+     * @param factory the colour before any weathering, or null when none is named
+     */
+    public static RegionVerdict judge(
+            Region region, ColourSample prototype, ColourSample model, @Nullable Lab factory) {
+        double joint = Math.hypot(prototype.uncertainty(), model.uncertainty());
+        double tolerance = Math.max(JUST_NOTICEABLE, COVERAGE * joint);
+        ColourDifference d = ColourDifference.between(prototype.median(), model.median());
+        if (factory == null) {
+            Verdict v = d.deltaE00() <= tolerance ? Verdict.AS_PROTOTYPE : Verdict.CANNOT_TELL;
+            return new RegionVerdict(
+                    region,
+                    v,
+                    prototype,
+                    model,
+                    d,
+                    Double.NaN,
+                    prototype.median().distance(model.median()),
+                    tolerance);
+        }
+        double way = factory.distance(prototype.median());
+        if (way <= tolerance) {
+            double gone = factory.distance(model.median());
+            Verdict v = gone > tolerance + way ? Verdict.HEAVIER : Verdict.AS_PROTOTYPE;
+            return new RegionVerdict(region, v, prototype, model, d, Double.NaN, gone, tolerance);
+        }
+        double t = dot(factory, prototype.median(), model.median()) / (way * way);
+        double off = model.median().distance(factory.towards(prototype.median(), t));
+        double ahead = (t - 1) * way;
+        Verdict v =
+                ahead < -tolerance
+                        ? Verdict.LIGHTER
+                        : ahead > tolerance ? Verdict.HEAVIER : Verdict.AS_PROTOTYPE;
+        return new RegionVerdict(region, v, prototype, model, d, t, off, tolerance);
+    }
+
+    /**
+     * The spread of a viewer's eye on the side: half of one arc-minute at the viewing distance, in
+     * prototype mm.
+     *
+     * @param viewingMm distance from eye to model
+     * @param scaleRatio prototype mm per model mm
+     */
+    public static double eyeBlurMm(double viewingMm, double scaleRatio) {
+        return viewingMm * Math.tan(Math.toRadians(1 / 60.0)) * scaleRatio / 2;
+    }
+
+    /**
+     * CIEDE2000 at every pixel, both sides first blurred in linear light as the eye would.
+     *
+     * @param prototype a rectified side
+     * @param model a rectified side of the same size in pixels
+     * @param blurPx standard deviation of the blur in pixels, 0 for none
+     */
+    public static DifferenceMap map(
+            Raster prototype,
+            GreyBalance prototypeLight,
+            Raster model,
+            GreyBalance modelLight,
+            double blurPx) {
+        if (prototype.width() != model.width() || prototype.height() != model.height()) {
+            throw new IllegalArgumentException("both sides need the same size in pixels");
+        }
+        int w = prototype.width();
+        int h = prototype.height();
+        EyeBlur one = EyeBlur.of(prototype, blurPx);
+        EyeBlur two = EyeBlur.of(model, blurPx);
+        float[] out = new float[w * h];
+        IntStream.range(0, h)
+                .parallel()
+                .forEach(
+                        y -> {
+                            for (int i = y * w; i < (y + 1) * w; i++) {
+                                out[i] =
+                                        one.seen(i) && two.seen(i)
+                                                ? (float)
+                                                        ColourDifference.ciede2000(
+                                                                one.lab(i, prototypeLight),
+                                                                two.lab(i, modelLight))
+                                                : Float.NaN;
+                            }
+                        });
+        return new DifferenceMap(w, h, out);
+    }
+
+    /** The median of the finite values of a map; empty when the sides share nothing. */
+    public static Optional<Double> median(DifferenceMap map) {
+        double[] seen =
+                IntStream.range(0, map.deltaE00().length)
+                        .mapToDouble(i -> map.deltaE00()[i])
+                        .filter(v -> !Double.isNaN(v))
+                        .sorted()
+                        .toArray();
+        return seen.length == 0 ? Optional.empty() : Optional.of(seen[seen.length / 2]);
+    }
+
+    /**
+     * The colour of a heat scale for a ΔE00, neutral: light is alike, dark is far; black from 20
+     * on.
+     */
+    public static int shade(float deltaE00) {
+        if (Float.isNaN(deltaE00)) {
+            return 0;
+        }
+        double t = Math.clamp(deltaE00 / 20.0, 0.0, 1.0);
+        return Raster.OPAQUE | Srgb.toPixel(new Lab(96 - 86 * Math.sqrt(t), 0, 0));
+    }
+
+    private static double dot(Lab origin, Lab p, Lab q) {
+        return (p.l() - origin.l()) * (q.l() - origin.l())
+                + (p.a() - origin.a()) * (q.a() - origin.a())
+                + (p.b() - origin.b()) * (q.b() - origin.b());
+    }
+}

@@ -1,0 +1,129 @@
+package org.pendrik.core.photo;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.pendrik.core.units.InvalidInput;
+import org.pendrik.core.units.Length;
+
+/**
+ * Finds where a flat side of known size lies in a photograph.
+ *
+ * <p>Four corners fix the plane exactly; further points of known place are fitted by least squares
+ * and give a residual in prototype millimetres. Corners that no rectangle can have produced are
+ * refused with the reason.
+ */
+public final class SideRectifier {
+    /**
+     * A triangle of corners smaller than this share of the side's bounding square counts as a line.
+     */
+    private static final double FLAT_TRIANGLE = 0.004;
+
+    private static final double SMALLEST_MM = 100;
+    private static final double LARGEST_MM = 100_000;
+    private static final List<String> NAMES =
+            List.of("upper left", "upper right", "lower right", "lower left");
+
+    /** Where a known place of the side is seen. */
+    public record Mark(Point photo, Point sideMm) {}
+
+    /** What came of looking for the side. */
+    public sealed interface Outcome {
+        /** The side was located. */
+        record Found(SideGeometry geometry) implements Outcome {}
+
+        /**
+         * The corners cannot belong to a side.
+         *
+         * @param reason one sentence that names the corners
+         * @param remedy what to do about it
+         */
+        record Refused(String reason, String remedy) implements Outcome {}
+    }
+
+    private SideRectifier() {}
+
+    /**
+     * Locates a side.
+     *
+     * @param corners upper left, upper right, lower right, lower left in photograph pixels
+     * @param extra further known points, possibly none
+     * @param length prototype length of the side, 100 mm to 100 m
+     * @param height prototype height of the side, same range
+     * @throws InvalidInput when a size is out of range or the corners are not four
+     */
+    public static Outcome locate(
+            List<Point> corners, List<Mark> extra, Length length, Length height) {
+        requireSize("Prototype length", length.mm());
+        requireSize("Prototype height", height.mm());
+        if (corners.size() != 4) {
+            throw new InvalidInput(
+                    "Corners",
+                    corners.size() + " points",
+                    "must be four",
+                    "Mark all four corners of the side.");
+        }
+        double span = 0;
+        for (Point p : corners) {
+            for (Point q : corners) {
+                span = Math.max(span, p.distance(q));
+            }
+        }
+        double[] turn = new double[4];
+        for (int i = 0; i < 4; i++) {
+            turn[i] = cross(corners.get(i), corners.get((i + 1) % 4), corners.get((i + 2) % 4));
+            if (span == 0 || Math.abs(turn[i]) / 2 < FLAT_TRIANGLE * span * span) {
+                return new Outcome.Refused(
+                        "The "
+                                + NAMES.get(i)
+                                + ", "
+                                + NAMES.get((i + 1) % 4)
+                                + " and "
+                                + NAMES.get((i + 2) % 4)
+                                + " corners lie in a line.",
+                        "Drag each corner to its own corner of the side.");
+            }
+        }
+        int right = 0;
+        for (double t : turn) {
+            right += t > 0 ? 1 : 0;
+        }
+        if (right == 0) {
+            return new Outcome.Refused(
+                    "The corners run the wrong way round, so the side would come out mirrored.",
+                    "Swap the left and the right corners.");
+        }
+        if (right != 4) {
+            return new Outcome.Refused(
+                    "The corners are crossed: two edges of the side cut each other or one corner is dented in.",
+                    "Go round the side: upper left, upper right, lower right, lower left.");
+        }
+        List<Point> from = new ArrayList<>(corners);
+        List<Point> to =
+                new ArrayList<>(
+                        List.of(
+                                new Point(0, 0),
+                                new Point(length.mm(), 0),
+                                new Point(length.mm(), height.mm()),
+                                new Point(0, height.mm())));
+        for (Mark m : extra) {
+            from.add(m.photo());
+            to.add(m.sideMm());
+        }
+        Homography toSide = Homography.between(from, to);
+        return new Outcome.Found(new SideGeometry(toSide, from, to, length, height));
+    }
+
+    private static void requireSize(String field, double mm) {
+        InvalidInput.requireWithin(
+                field,
+                mm,
+                " mm",
+                SMALLEST_MM,
+                LARGEST_MM,
+                "Take it from a drawing or measure the prototype.");
+    }
+
+    private static double cross(Point a, Point b, Point c) {
+        return (b.x() - a.x()) * (c.y() - b.y()) - (b.y() - a.y()) * (c.x() - b.x());
+    }
+}

@@ -1,0 +1,13 @@
+package org.pendrik.core.photo;
+
+/** How far the model has come in one region. */
+public enum Verdict {
+    /** Less weathered than the prototype. */
+    LIGHTER,
+    /** The difference is within what can be measured. */
+    AS_PROTOTYPE,
+    /** More weathered than the prototype. */
+    HEAVIER,
+    /** Without the factory colour, which way is "more" is not known. */
+    CANNOT_TELL
+}

@@ -1,0 +1,9 @@
+package org.pendrik.core.plan;
+
+/**
+ * The user's own word on order.
+ *
+ * @param firstId id of the step that goes first
+ * @param thenId id of the step that comes later
+ */
+public record Pin(String firstId, String thenId) {}

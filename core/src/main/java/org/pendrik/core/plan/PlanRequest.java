@@ -1,0 +1,31 @@
+package org.pendrik.core.plan;
+
+import java.util.List;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Zone;
+import org.pendrik.core.units.Climate;
+
+/**
+ * What a plan is wanted for.
+ *
+ * @param zones the subject as it was before the first coat
+ * @param done what already lies on it, in order
+ * @param effects what is wanted on top
+ * @param pins the user's word on order between steps that make effects
+ * @param air the climate of the bench
+ * @param fromMinute nothing begins before
+ */
+public record PlanRequest(
+        List<Zone> zones,
+        List<Act> done,
+        List<Effect> effects,
+        List<Pin> pins,
+        Climate air,
+        long fromMinute) {
+    public PlanRequest {
+        zones = List.copyOf(zones);
+        done = List.copyOf(done);
+        effects = List.copyOf(effects);
+        pins = List.copyOf(pins);
+    }
+}

@@ -1,0 +1,183 @@
+package org.pendrik.core.photo;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.Arrays;
+import java.util.Random;
+import org.pendrik.core.colour.ColourDifference;
+import org.pendrik.core.colour.GreyBalance;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+import org.testng.annotations.Test;
+
+public class MeasureTest {
+    private static final Region ALL = new Region("all", 0, 0, 1000, 1000);
+    private static final double PX_PER_MM = 0.1;
+    private static final Lab FACTORY = new Lab(40, 30, 20);
+    private static final Lab WEATHERED = new Lab(48, 18, 16);
+
+    private static Raster painted(Lab colour, double noise, double specks, long seed) {
+        Random random = new Random(seed);
+        Raster r = Raster.empty(100, 100);
+        for (int i = 0; i < r.argb().length; i++) {
+            Lab c =
+                    random.nextDouble() < specks
+                            ? new Lab(90, 0, 5)
+                            : new Lab(
+                                    colour.l() + noise * random.nextGaussian(),
+                                    colour.a() + noise * random.nextGaussian(),
+                                    colour.b() + noise * random.nextGaussian());
+            r.argb()[i] = Raster.OPAQUE | Srgb.toPixel(c);
+        }
+        return r;
+    }
+
+    private static ColourSample sample(Lab colour) {
+        return RegionSampler.measure(painted(colour, 2, 0, 1), PX_PER_MM, ALL, GreyBalance.NONE)
+                .orElseThrow();
+    }
+
+    @Test
+    public void theMedianIgnoresAThirdOfSpecks() {
+        var s =
+                RegionSampler.measure(
+                                painted(FACTORY, 1.5, 0.33, 4), PX_PER_MM, ALL, GreyBalance.NONE)
+                        .orElseThrow();
+        assertTrue(ColourDifference.ciede2000(s.median(), FACTORY) < 1.2, s.toString());
+    }
+
+    @Test
+    public void spreadGrowsWithTheScatter() {
+        double last = 0;
+        for (double noise : new double[] {0.5, 2, 5}) {
+            var s =
+                    RegionSampler.measure(
+                                    painted(FACTORY, noise, 0, 9), PX_PER_MM, ALL, GreyBalance.NONE)
+                            .orElseThrow();
+            assertTrue(s.spread() > last);
+            last = s.spread();
+        }
+    }
+
+    @Test
+    public void glareIsLeftOutAndSaid() {
+        Raster r = painted(FACTORY, 1, 0, 2);
+        Arrays.fill(r.argb(), 0, 3000, 0xffffffff);
+        var s = RegionSampler.measure(r, PX_PER_MM, ALL, GreyBalance.NONE).orElseThrow();
+        assertEquals(s.clippedShare(), 0.3, 1e-9);
+        assertTrue(ColourDifference.ciede2000(s.median(), FACTORY) < 1);
+    }
+
+    @Test
+    public void aRegionOffThePhotographGivesNothing() {
+        assertTrue(
+                RegionSampler.measure(Raster.empty(50, 50), PX_PER_MM, ALL, GreyBalance.NONE)
+                        .isEmpty());
+        assertTrue(
+                RegionSampler.measure(
+                                painted(FACTORY, 1, 0, 2),
+                                PX_PER_MM,
+                                new Region("far", 5000, 5000, 10, 10),
+                                GreyBalance.NONE)
+                        .isEmpty());
+    }
+
+    @Test
+    public void theVerdictFollowsTheWayOfWeathering() {
+        ColourSample prototype = sample(WEATHERED);
+        assertEquals(verdict(prototype, FACTORY.towards(WEATHERED, 0.4)), Verdict.LIGHTER);
+        assertEquals(verdict(prototype, WEATHERED), Verdict.AS_PROTOTYPE);
+        assertEquals(verdict(prototype, FACTORY.towards(WEATHERED, 1.6)), Verdict.HEAVIER);
+    }
+
+    private static Verdict verdict(ColourSample prototype, Lab model) {
+        var v = SideComparison.judge(ALL, prototype, sample(model), FACTORY);
+        double expected = (model.l() - FACTORY.l()) / (WEATHERED.l() - FACTORY.l());
+        assertEquals(v.progress(), expected, 0.06);
+        return v.verdict();
+    }
+
+    @Test
+    public void aCleanPrototypeMakesAnyDirtTooMuch() {
+        ColourSample clean = sample(FACTORY);
+        assertEquals(
+                SideComparison.judge(ALL, clean, sample(WEATHERED), FACTORY).verdict(),
+                Verdict.HEAVIER);
+        assertEquals(
+                SideComparison.judge(ALL, clean, clean, FACTORY).verdict(), Verdict.AS_PROTOTYPE);
+    }
+
+    @Test
+    public void withoutTheFactoryColourNoDirectionIsClaimed() {
+        var far = SideComparison.judge(ALL, sample(WEATHERED), sample(FACTORY), null);
+        assertEquals(far.verdict(), Verdict.CANNOT_TELL);
+        assertTrue(Double.isNaN(far.progress()));
+        assertEquals(
+                SideComparison.judge(ALL, sample(WEATHERED), sample(WEATHERED), null).verdict(),
+                Verdict.AS_PROTOTYPE);
+    }
+
+    @Test
+    public void theMapIsTheDifferenceOfPlainColours() {
+        Raster one = painted(FACTORY, 0, 0, 1);
+        Raster two = painted(WEATHERED, 0, 0, 1);
+        two.argb()[0] = 0;
+        for (double blur : new double[] {0, 3}) {
+            var map = SideComparison.map(one, GreyBalance.NONE, two, GreyBalance.NONE, blur);
+            double expected =
+                    ColourDifference.ciede2000(
+                            Srgb.toLab(Srgb.toPixel(FACTORY)), Srgb.toLab(Srgb.toPixel(WEATHERED)));
+            assertEquals(map.deltaE00()[5050], expected, 0.01);
+            assertEquals(SideComparison.median(map).orElseThrow(), expected, 0.01);
+        }
+        assertTrue(
+                Float.isNaN(
+                        SideComparison.map(one, GreyBalance.NONE, two, GreyBalance.NONE, 0)
+                                .deltaE00()[0]));
+    }
+
+    @Test
+    public void blurTakesFineSpecksAway() {
+        Raster plain = painted(FACTORY, 0, 0, 1);
+        Raster specked = painted(FACTORY, 0, 0.5, 6);
+        double sharp =
+                spread(
+                        SideComparison.map(plain, GreyBalance.NONE, specked, GreyBalance.NONE, 0)
+                                .deltaE00());
+        double soft =
+                spread(
+                        SideComparison.map(plain, GreyBalance.NONE, specked, GreyBalance.NONE, 4)
+                                .deltaE00());
+        assertTrue(soft < sharp / 4, soft + " against " + sharp);
+    }
+
+    private static double spread(float[] v) {
+        double mean = 0;
+        for (float f : v) {
+            mean += f / v.length;
+        }
+        double sum = 0;
+        for (float f : v) {
+            sum += (f - mean) * (f - mean) / v.length;
+        }
+        return Math.sqrt(sum);
+    }
+
+    @Test
+    public void theEyeBlurIsHalfAnArcMinute() {
+        // 1 arc-minute at 600 mm is 0.1745 mm; in H0 half of it is 7.6 mm of the prototype
+        assertEquals(SideComparison.eyeBlurMm(600, 87.1), 7.601, 0.005);
+    }
+
+    @Test
+    public void theShadeOfAMapGetsDarkerWithTheDifference() {
+        int last = 256;
+        for (float d = 0; d <= 20; d += 2) {
+            int grey = SideComparison.shade(d) & 255;
+            assertTrue(grey < last, "at " + d);
+            last = grey;
+        }
+        assertEquals(SideComparison.shade(Float.NaN), 0);
+    }
+}

@@ -1,0 +1,377 @@
+package org.pendrik.core.plan;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.FilmCheck;
+import org.pendrik.core.film.FilmReport;
+import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Timing;
+import org.pendrik.core.film.Zone;
+import org.pendrik.core.units.Climate;
+import org.pendrik.core.units.InvalidInput;
+import org.testng.annotations.Test;
+
+public class PlanCompilerTest {
+    private static final Catalogue CATALOGUE = Catalogue.load();
+    private static final PlanCompiler COMPILER = new PlanCompiler(CATALOGUE);
+    private static final FilmCheck CHECK = new FilmCheck(CATALOGUE);
+
+    private static Effect effect(EffectKind kind, String... zones) {
+        return new Effect(
+                kind.name(), kind, new LinkedHashSet<>(List.of(zones)), 2, Optional.empty());
+    }
+
+    private static PlanRequest request(Substrate substrate, List<Effect> effects, Pin... pins) {
+        Set<String> names = new LinkedHashSet<>();
+        effects.forEach(e -> names.addAll(e.zones()));
+        List<Zone> zones =
+                names.stream()
+                        .map(n -> new Zone(n, n, substrate, false, Substrate.UNKNOWN_COLOUR))
+                        .toList();
+        return new PlanRequest(zones, List.of(), effects, List.of(pins), Climate.REFERENCE, 0);
+    }
+
+    private static PlanOutcome.Compiled compiled(PlanRequest r) {
+        return (PlanOutcome.Compiled) COMPILER.compile(r);
+    }
+
+    private static List<String> techniques(PlanOutcome.Compiled plan) {
+        return plan.steps().stream().map(s -> s.act().technique().key()).toList();
+    }
+
+    private static final List<Effect> HOPPER =
+            List.of(
+                    effect(EffectKind.FADE, "side", "ends"),
+                    effect(EffectKind.JOINT_SHADE, "side"),
+                    effect(EffectKind.CHIPS, "side"),
+                    effect(EffectKind.RUST_STREAKS, "side"),
+                    effect(EffectKind.DUST, "sill", "side"),
+                    effect(EffectKind.POWDER, "roof"));
+
+    @Test
+    public void sixEffectsOnAHopperComeOutInTheOrderOfTheCraft() {
+        var plan = compiled(request(Substrate.FACTORY_SEMI_GLOSS, HOPPER));
+        assertTrue(plan.proven());
+        List<String> keys = techniques(plan);
+        List<String> onSide =
+                keys.stream().filter(k -> !k.startsWith("seal") && !k.equals("powder")).toList();
+        assertEquals(
+                onSide,
+                List.of(
+                        "mist-fade",
+                        "pin-wash",
+                        "wipe-back",
+                        "sponge-chip",
+                        "oil-streak",
+                        "draw-down",
+                        "airbrush-dust",
+                        "final-flat"));
+        assertEquals(keys.getFirst(), "seal-satin", keys.toString());
+        FilmReport report = CHECK.check(plan.timed());
+        assertTrue(report.isClean(), report.findings().toString());
+    }
+
+    @Test
+    public void everyInsertedClearPreventsTheFindingThatItNames() {
+        var plan = compiled(request(Substrate.FACTORY_SEMI_GLOSS, HOPPER));
+        int clears = 0;
+        for (PlanStep s : plan.steps()) {
+            if (s.origin() != PlanStep.Origin.INSERTED
+                    || s.act().technique().role() != Technique.Role.CLEAR) {
+                continue;
+            }
+            clears++;
+            List<Act> without = new ArrayList<>(plan.timed().acts());
+            without.removeIf(a -> a.id().equals(s.act().id()));
+            FilmReport report = CHECK.check(plan.timed().with(without));
+            assertFalse(report.isClean(), "needless: " + s);
+            boolean named =
+                    report.findings().stream().anyMatch(f -> s.reason().contains(f.why()))
+                            || s.reason().contains("need days");
+            assertTrue(named, s.reason() + " against " + report.findings());
+        }
+        assertEquals(clears, plan.clears());
+        assertTrue(clears > 0);
+    }
+
+    @Test
+    public void aFlatFactoryPaintNeedsNoSealForPowder() {
+        var plan =
+                compiled(
+                        request(
+                                Substrate.FACTORY_FLAT,
+                                List.of(effect(EffectKind.POWDER, "roof"))));
+        assertEquals(techniques(plan), List.of("powder", "final-flat"));
+        assertEquals(plan.clears(), 0);
+    }
+
+    @Test
+    public void noEffectsGiveNoPlan() {
+        assertTrue(
+                compiled(
+                                new PlanRequest(
+                                        List.of(
+                                                new Zone(
+                                                        "side",
+                                                        "side",
+                                                        Substrate.BARE,
+                                                        false,
+                                                        Substrate.UNKNOWN_COLOUR)),
+                                        List.of(),
+                                        List.of(),
+                                        List.of(),
+                                        Climate.REFERENCE,
+                                        0))
+                        .steps()
+                        .isEmpty());
+    }
+
+    @Test
+    public void whatLiesOnTheModelAlreadyIsCounted() {
+        Technique seal = CATALOGUE.technique("seal-satin");
+        Act done =
+                new Act(
+                        "first",
+                        seal,
+                        CATALOGUE.startingMaterial(seal),
+                        seal.thickness(),
+                        Set.of("side"),
+                        0,
+                        15,
+                        true);
+        var bare = request(Substrate.FACTORY_SEMI_GLOSS, List.of(effect(EffectKind.CHIPS, "side")));
+        assertEquals(compiled(bare).clears(), 1);
+        var plan =
+                compiled(
+                        new PlanRequest(
+                                bare.zones(),
+                                List.of(done),
+                                bare.effects(),
+                                List.of(),
+                                Climate.REFERENCE,
+                                2000));
+        assertEquals(techniques(plan), List.of("sponge-chip", "final-flat"));
+        assertTrue(plan.steps().getFirst().act().atMinute() >= 2000);
+    }
+
+    @Test
+    public void pinsOverruleAgeAndCirclesAreRefused() {
+        var effects = List.of(effect(EffectKind.CHIPS, "side"), effect(EffectKind.DUST, "side"));
+        Pin dustFirst = new Pin("DUST:airbrush-dust", "CHIPS:sponge-chip");
+        List<String> keys =
+                techniques(compiled(request(Substrate.FACTORY_FLAT, effects, dustFirst)));
+        assertTrue(keys.indexOf("airbrush-dust") < keys.indexOf("sponge-chip"), keys.toString());
+        var e =
+                expectThrows(
+                        InvalidInput.class,
+                        () ->
+                                Pins.requireNoCircle(
+                                        List.of(
+                                                new Pin("a", "b"),
+                                                new Pin("b", "c"),
+                                                new Pin("c", "a")),
+                                        id -> "step " + id));
+        assertTrue(
+                e.getMessage().contains("step a before step b before step c before step a"),
+                e.getMessage());
+        Pins.requireNoCircle(
+                List.of(new Pin("a", "b"), new Pin("a", "c"), new Pin("b", "c")), id -> id);
+    }
+
+    @Test
+    public void aPinAgainstAWindowHasNoPlan() {
+        var effects = List.of(effect(EffectKind.CHIPS, "side"), effect(EffectKind.DUST, "side"));
+        var outcome =
+                COMPILER.compile(
+                        request(
+                                Substrate.FACTORY_FLAT,
+                                effects,
+                                new Pin("DUST:airbrush-dust", "CHIPS:sponge-chip"),
+                                new Pin("CHIPS:sponge-chip", "DUST:airbrush-dust")));
+        assertTrue(outcome instanceof PlanOutcome.NoPlan);
+    }
+
+    /**
+     * Every order of the effects, every choice of at most two clears before each: the cheapest of
+     * all.
+     */
+    private long bruteForce(PlanRequest r) {
+        long[] best = {Long.MAX_VALUE};
+        List<EffectGroup> groups = new ArrayList<>();
+        r.effects().forEach(e -> groups.add(EffectGroup.of(e, CATALOGUE)));
+        Set<String> zones = new LinkedHashSet<>();
+        groups.forEach(g -> zones.addAll(g.zones()));
+        EffectGroup last = EffectGroup.finalFlat(zones, CATALOGUE);
+        orders(r, groups, last, List.of(), 0, best);
+        return best[0];
+    }
+
+    private void orders(
+            PlanRequest r,
+            List<EffectGroup> left,
+            EffectGroup last,
+            List<Act> acts,
+            int clears,
+            long[] best) {
+        if (left.isEmpty()) {
+            choices(
+                    r,
+                    last,
+                    acts,
+                    clears,
+                    (done, n) -> {
+                        FilmCase c = new FilmCase(r.zones(), done, r.air());
+                        if (CHECK.check(c).isClean()) {
+                            long end = done.stream().mapToLong(Act::endMinute).max().orElse(0);
+                            best[0] = Math.min(best[0], end + n * 1440L);
+                        }
+                    });
+            return;
+        }
+        for (EffectGroup g : left) {
+            if (left.stream().anyMatch(o -> o.age() < g.age() && o.sharesZoneWith(g))) {
+                continue;
+            }
+            List<EffectGroup> rest = new ArrayList<>(left);
+            rest.remove(g);
+            choices(r, g, acts, clears, (done, n) -> orders(r, rest, last, done, n, best));
+        }
+    }
+
+    private interface Next {
+        void go(List<Act> acts, int clears);
+    }
+
+    private void choices(PlanRequest r, EffectGroup g, List<Act> acts, int clears, Next next) {
+        List<List<String>> all = new ArrayList<>(List.of(List.of()));
+        for (String a : List.of("seal-satin", "seal-matte", "seal-gloss")) {
+            all.add(List.of(a));
+            for (String b : List.of("seal-satin", "seal-matte", "seal-gloss")) {
+                all.add(List.of(a, b));
+            }
+        }
+        for (List<String> seals : all) {
+            List<Act> out = new ArrayList<>(acts);
+            int n = 0;
+            for (String s : seals) {
+                Technique t = CATALOGUE.technique(s);
+                place(
+                        r,
+                        out,
+                        Act.planned(
+                                g.acts().getFirst().id() + n++,
+                                t,
+                                CATALOGUE.startingMaterial(t),
+                                g.zones()));
+            }
+            g.acts().forEach(a -> place(r, out, a));
+            next.go(out, clears + n);
+        }
+    }
+
+    private static void place(PlanRequest r, List<Act> acts, Act a) {
+        long clock = acts.isEmpty() ? 0 : acts.getLast().endMinute();
+        FilmCase c = new FilmCase(r.zones(), acts, r.air());
+        acts.add(a.at(new Timing(CATALOGUE).earliest(c, a, clock)));
+    }
+
+    @Test
+    public void equalsBruteForceOnOneZone() {
+        Random random = new Random(31);
+        for (int i = 0; i < 12; i++) {
+            List<EffectKind> kinds = new ArrayList<>(List.of(EffectKind.values()));
+            java.util.Collections.shuffle(kinds, random);
+            List<Effect> effects =
+                    kinds.subList(0, 2).stream().map(k -> effect(k, "side")).toList();
+            PlanRequest r = request(List.of(Substrate.values()).get(random.nextInt(4)), effects);
+            var plan = compiled(r);
+            long cost = plan.minutes() + plan.clears() * 1440L;
+            assertEquals(cost, bruteForce(r), effects.toString());
+        }
+    }
+
+    @Test
+    public void randomPlansHaveNoStopsAndKeepAge() {
+        Random random = new Random(77);
+        List<String> zones = List.of("roof", "side", "ends", "sill");
+        for (int i = 0; i < 25; i++) {
+            List<Effect> effects = new ArrayList<>();
+            for (EffectKind k : EffectKind.values()) {
+                if (random.nextInt(3) > 0) {
+                    String a = zones.get(random.nextInt(4));
+                    effects.add(
+                            new Effect(
+                                    k.name(),
+                                    k,
+                                    Set.of(a),
+                                    1 + random.nextInt(3),
+                                    Optional.empty()));
+                }
+            }
+            if (effects.isEmpty()) {
+                continue;
+            }
+            var plan =
+                    compiled(request(List.of(Substrate.values()).get(random.nextInt(4)), effects));
+            FilmReport report = CHECK.check(plan.timed());
+            assertEquals(report.stops(), 0, report.findings().toString());
+            assertTrue(
+                    report.findings().stream()
+                            .noneMatch(f -> f.severity() == Finding.Severity.WARN));
+        }
+    }
+
+    @Test
+    public void aHandMadeOrderIsJudgedAsItStands() {
+        var plan = compiled(request(Substrate.FACTORY_SEMI_GLOSS, HOPPER));
+        List<Act> turned = new ArrayList<>(plan.timed().acts());
+        Act powder =
+                turned.stream()
+                        .filter(a -> a.technique().key().equals("powder"))
+                        .findFirst()
+                        .orElseThrow();
+        Pin pin = new Pin(turned.getFirst().id(), powder.id());
+        turned.remove(powder);
+        turned.addFirst(powder);
+        List<Act> untimed = turned.stream().map(a -> a.at(0)).toList();
+        var judged = new PlanCheck(CATALOGUE).check(plan.timed().with(untimed), List.of(pin), 500);
+        assertEquals(judged.brokenPins(), List.of(pin));
+        assertTrue(judged.timed().acts().getFirst().atMinute() >= 500);
+        assertTrue(
+                judged.film().about(powder.id()).stream()
+                        .anyMatch(f -> f.rule() == Finding.Rule.TOOTH));
+    }
+
+    @Test
+    public void theZoneTableIsWhole() {
+        Subjects subjects = new Subjects();
+        for (SubjectKind k : SubjectKind.values()) {
+            var zones = subjects.zones(k);
+            assertTrue(zones.size() >= 11, k + " has " + zones.size());
+            assertEquals(zones.stream().map(ZoneTemplate::key).distinct().count(), zones.size());
+            zones.forEach(
+                    z ->
+                            z.box()
+                                    .ifPresent(
+                                            b ->
+                                                    assertTrue(
+                                                            b.x() >= 0
+                                                                    && b.x() + b.width() <= 1.0001,
+                                                            z.toString())));
+        }
+    }
+}
