@@ -1,0 +1,41 @@
+package org.pendrik.app.bench;
+
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class BenchController {
+    private final Benches benches;
+    private final BenchLog log;
+
+    BenchController(Benches benches, BenchLog log) {
+        this.benches = benches;
+        this.log = log;
+    }
+
+    @GetMapping("/api/jobs/{jobId}/bench")
+    Benches.Bench bench(@PathVariable UUID jobId) {
+        return benches.of(jobId);
+    }
+
+    @PutMapping("/api/jobs/{jobId}/log/{id}")
+    Benches.Bench write(
+            @PathVariable UUID jobId, @PathVariable UUID id, @RequestBody BenchLog.LogDraft draft) {
+        log.write(jobId, id, draft);
+        return benches.of(jobId);
+    }
+
+    @DeleteMapping("/api/jobs/{jobId}/log/{id}")
+    @ResponseStatus(HttpStatus.OK)
+    Benches.Bench takeBack(@PathVariable UUID jobId, @PathVariable UUID id) {
+        log.takeBack(jobId, id);
+        return benches.of(jobId);
+    }
+}

@@ -1,0 +1,24 @@
+package org.pendrik.app.bench;
+
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.store.ZoneKeys;
+
+/**
+ * What was really done.
+ *
+ * @param finishedAt null while it goes on
+ */
+public record LogEntry(
+        UUID id,
+        UUID jobId,
+        String stepId,
+        String technique,
+        String material,
+        ZoneKeys zones,
+        Instant startedAt,
+        @Nullable Instant finishedAt,
+        String note,
+        @Nullable UUID photographId,
+        int version) {}

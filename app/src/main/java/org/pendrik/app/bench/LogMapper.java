@@ -1,0 +1,47 @@
+package org.pendrik.app.bench;
+
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+interface LogMapper {
+    @Select(
+            """
+            select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version
+            from log_entry where job_id = #{jobId} order by started_at, id
+            """)
+    List<LogEntry> ofJob(UUID jobId);
+
+    @Select(
+            """
+            select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version
+            from log_entry where id = #{id}
+            """)
+    @Nullable LogEntry find(UUID id);
+
+    @Insert(
+            """
+            insert into log_entry (id, job_id, step_id, technique, material, zones, started_at, finished_at, note,
+                photograph_id, version)
+            values (#{id}, #{jobId}, #{stepId}, #{technique}, #{material}, #{zones}, #{startedAt}, #{finishedAt},
+                #{note}, #{photographId}, 1)
+            """)
+    void insert(LogEntry e);
+
+    @Update(
+            """
+            update log_entry set material = #{material}, started_at = #{startedAt}, finished_at = #{finishedAt},
+                note = #{note}, photograph_id = #{photographId}, version = version + 1
+            where id = #{id} and version = #{version}
+            """)
+    int update(LogEntry e);
+
+    @Delete("delete from log_entry where id = #{id}")
+    void delete(UUID id);
+}

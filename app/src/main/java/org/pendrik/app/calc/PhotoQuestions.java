@@ -1,0 +1,93 @@
+package org.pendrik.app.calc;
+
+import java.util.Base64;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.photograph.Pictures;
+import org.pendrik.core.photo.Point;
+import org.pendrik.core.photo.Raster;
+import org.pendrik.core.photo.SideGeometry;
+import org.pendrik.core.photo.SideRectifier;
+import org.pendrik.core.units.InvalidInput;
+import org.pendrik.core.units.Length;
+
+/** Rectification without a job. */
+final class PhotoQuestions {
+    static final String EXAMPLE =
+            """
+            {
+              "corners": [{"x": 210, "y": 180}, {"x": 1720, "y": 260}, {"x": 1650, "y": 830}, {"x": 160, "y": 760}],
+              "knownPoints": [{"photo": {"x": 940, "y": 505}, "sideMm": {"x": 3265, "y": 1300}}],
+              "lengthMm": 6400,
+              "heightMm": 2600,
+              "ask": [{"x": 940, "y": 505}]
+            }
+            """;
+
+    private PhotoQuestions() {}
+
+    record Question(
+            List<Point> corners,
+            @Nullable List<SideRectifier.Mark> knownPoints,
+            double lengthMm,
+            double heightMm,
+            @Nullable List<Point> ask,
+            @Nullable String pictureBase64,
+            @Nullable Double pxPerMm) {}
+
+    /**
+     * The answer.
+     *
+     * @param sideMm where the asked photograph points lie on the side, prototype mm
+     */
+    record Answer(
+            double residualMm,
+            double worstMm,
+            double slipMm,
+            double finestPxPerMm,
+            List<Point> sideMm,
+            @Nullable String sideJpegBase64) {}
+
+    static Answer answer(Question q) {
+        var marks = q.knownPoints() == null ? List.<SideRectifier.Mark>of() : q.knownPoints();
+        return switch (SideRectifier.locate(
+                q.corners(), marks, Length.ofMm(q.lengthMm()), Length.ofMm(q.heightMm()))) {
+            case SideRectifier.Outcome.Refused r ->
+                    throw new InvalidInput(
+                            "Corners", "as given", "do not make a side: " + r.reason(), r.remedy());
+            case SideRectifier.Outcome.Found f -> {
+                SideGeometry g = f.geometry();
+                List<Point> asked =
+                        q.ask() == null ? List.of() : q.ask().stream().map(g::toSide).toList();
+                yield new Answer(
+                        g.residualMm(),
+                        g.worstMm(),
+                        g.slipMm(),
+                        g.finestPxPerMm(),
+                        asked,
+                        side(q, g));
+            }
+        };
+    }
+
+    private static @Nullable String side(Question q, SideGeometry g) {
+        if (q.pictureBase64() == null) {
+            return null;
+        }
+        byte[] file;
+        try {
+            file = Base64.getDecoder().decode(q.pictureBase64());
+        } catch (IllegalArgumentException e) {
+            throw new InvalidInput(
+                    "Picture",
+                    "as sent",
+                    "is not Base64",
+                    "Encode the file's bytes with plain Base64.");
+        }
+        Raster photo = Pictures.read(file);
+        double pxPerMm = q.pxPerMm() == null ? 1600 / q.lengthMm() : q.pxPerMm();
+        Raster side = g.rectify(photo, pxPerMm);
+        return Base64.getEncoder()
+                .encodeToString(Pictures.jpeg(side, Math.max(side.width(), side.height())));
+    }
+}

@@ -1,0 +1,353 @@
+package org.pendrik.app.demo;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.bench.BenchLog;
+import org.pendrik.app.diary.Diaries;
+import org.pendrik.app.job.Job;
+import org.pendrik.app.job.JobDraft;
+import org.pendrik.app.job.Jobs;
+import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.app.photograph.Marks;
+import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.photograph.Role;
+import org.pendrik.app.standins.DemoShots;
+import org.pendrik.app.standins.HopperSide;
+import org.pendrik.app.standins.StandInCamera;
+import org.pendrik.app.standins.Weathering;
+import org.pendrik.app.store.DataFolder;
+import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.app.study.JobEffect;
+import org.pendrik.app.study.JobRegion;
+import org.pendrik.app.study.Studies;
+import org.pendrik.app.workshop.Workshop;
+import org.pendrik.app.workshop.Workshops;
+import org.pendrik.core.diary.DiaryOutcome;
+import org.pendrik.core.diary.DiaryPlacer;
+import org.pendrik.core.diary.DiaryTask;
+import org.pendrik.core.diary.Gap;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.Timing;
+import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.SubjectKind;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+
+/**
+ * Sets the demonstration up when the last one is a day old: the peat hopper in the middle of its
+ * rust, and three more jobs of the Ostrel Valley Railway. Everything goes through the same doors as
+ * a user's own work; older demonstrations are put away.
+ */
+@Component
+@ConditionalOnProperty("pendrik.demo")
+class DemoWorkshop implements ApplicationRunner {
+    private static final Duration FRESH = Duration.ofHours(20);
+    private static final int MINUTES_SINCE_STREAK = 40;
+
+    private final Jobs jobs;
+    private final Workshops workshops;
+    private final Photographs photographs;
+    private final Studies studies;
+    private final Plans plans;
+    private final BenchLog log;
+    private final Timing timing;
+    private final Diaries diaries;
+    private final Clock clock;
+
+    DemoWorkshop(
+            Jobs jobs,
+            Workshops workshops,
+            Photographs photographs,
+            Studies studies,
+            Plans plans,
+            BenchLog log,
+            Timing timing,
+            Diaries diaries,
+            Clock clock,
+            DataFolder.Settings settings) {
+        this.jobs = jobs;
+        this.workshops = workshops;
+        this.photographs = photographs;
+        this.studies = studies;
+        this.plans = plans;
+        this.log = log;
+        this.timing = timing;
+        this.diaries = diaries;
+        this.clock = clock;
+        if (!settings.demo()) {
+            throw new IllegalStateException("the demonstration was not asked for");
+        }
+    }
+
+    @Override
+    public void run(ApplicationArguments args) {
+        Instant now = clock.instant();
+        List<Job> old = jobs.all().stream().filter(j -> !j.archived()).toList();
+        if (old.stream().anyMatch(j -> j.createdAt().isAfter(now.minus(FRESH)))) {
+            return;
+        }
+        old.forEach(j -> jobs.archive(j.id(), true));
+        Workshop w = workshops.current();
+        workshops.save(
+                new Workshop(
+                        "Ostrel Valley workshop",
+                        w.zoneId(),
+                        20,
+                        0.55,
+                        600,
+                        w.benchTime(),
+                        w.version()));
+        hopper(now);
+        flat();
+        shunter();
+        kilnHouse();
+    }
+
+    private LocalDate in(int days) {
+        return LocalDate.now(clock.withZone(ZoneId.of(workshops.current().zoneId())))
+                .plusDays(days);
+    }
+
+    private UUID job(
+            String name,
+            SubjectKind kind,
+            double scale,
+            double length,
+            double height,
+            Substrate on,
+            @Nullable LocalDate wanted,
+            String note) {
+        UUID id = UUID.randomUUID();
+        jobs.save(id, new JobDraft(name, kind, scale, length, height, on, wanted, note, 0));
+        return id;
+    }
+
+    private void hopper(Instant now) {
+        UUID id =
+                job(
+                        "Peat hopper OVR 3041",
+                        SubjectKind.FREIGHT_CAR,
+                        87.1,
+                        HopperSide.LENGTH_MM,
+                        HopperSide.HEIGHT_MM,
+                        Substrate.FACTORY_SEMI_GLOSS,
+                        in(9),
+                        "Left side after the photograph at the Brackwater tip. Keep the lettering readable.");
+        shot(id, Role.PROTOTYPE, "Brackwater tip, evening", DemoShots.prototype());
+        studies.saveRegions(id, hopperRegions(), 1);
+        List<JobEffect> effects =
+                List.of(
+                        effect(
+                                EffectKind.FADE,
+                                2,
+                                "",
+                                "left-side",
+                                "right-side",
+                                "a-end",
+                                "b-end",
+                                "lettering"),
+                        effect(EffectKind.JOINT_SHADE, 2, "", "left-side", "right-side", "doors"),
+                        effect(
+                                EffectKind.CHIPS,
+                                1,
+                                "ribs and top edge",
+                                "left-side",
+                                "right-side",
+                                "roof"),
+                        effect(
+                                EffectKind.RUST_STREAKS,
+                                2,
+                                "below the ribs",
+                                "left-side",
+                                "right-side"),
+                        effect(
+                                EffectKind.DUST,
+                                2,
+                                "heavier over the wheels",
+                                "sill",
+                                "underframe",
+                                "trucks",
+                                "left-side",
+                                "right-side"),
+                        effect(EffectKind.POWDER, 2, "peat along the top", "roof"));
+        studies.saveEffects(id, effects, 2);
+        plans.compile(id, jobs.get(id).planVersion());
+        work(id, now);
+    }
+
+    private static List<JobRegion> hopperRegions() {
+        return List.of(
+                region("where the plate came off", "left-side", 3345, 660, 220, 290, true),
+                region("panel 2, middle", "left-side", 1640, 620, 420, 420, false),
+                region("panel 5, upper", "left-side", 4500, 180, 360, 300, false),
+                region("below rib 3", "left-side", 2240, 640, 130, 420, false),
+                region("hopper foot", "left-side", 2700, 1380, 500, 140, false),
+                region("sill", "sill", 700, 1600, 900, 90, false));
+    }
+
+    private static JobRegion region(
+            String name, String zone, double x, double y, double w, double h, boolean factory) {
+        return new JobRegion(UUID.randomUUID(), name, zone, x, y, w, h, factory);
+    }
+
+    private void shot(UUID job, Role role, String caption, DemoShots.Shot shot) {
+        UUID id = UUID.randomUUID();
+        photographs.add(job, id, role, caption, shot.jpeg());
+        var card = shot.camera().card();
+        photographs.mark(
+                id,
+                new Photographs.MarksDraft(
+                        new Marks.Corners(shot.camera().corners()),
+                        new Marks.KnownPoints(List.of()),
+                        new Marks.GreyPatch(
+                                card.get(0) + 12,
+                                card.get(1) + 12,
+                                card.get(2) - 24,
+                                card.get(3) - 24,
+                                StandInCamera.CARD_L),
+                        1));
+    }
+
+    /** Does the steps up to the rust streak as the diary would have placed them three weeks ago. */
+    private void work(UUID id, Instant now) {
+        List<StoredStep> steps = plans.of(id).steps();
+        FilmCase film = plans.filmCase(id, steps);
+        List<DiaryTask> tasks =
+                film.acts().stream()
+                        .map(
+                                a ->
+                                        new DiaryTask(
+                                                a.id(),
+                                                a.technique().name(),
+                                                a.minutes(),
+                                                java.util.OptionalLong.empty()))
+                        .toList();
+        List<Gap> gaps =
+                timing.lags(film).stream()
+                        .map(
+                                l ->
+                                        new Gap(
+                                                l.fromActId(),
+                                                l.toActId(),
+                                                l.minMinutes(),
+                                                l.maxMinutes(),
+                                                l.why()))
+                        .toList();
+        long from = StoredStep.minute(now.minus(Duration.ofDays(24)));
+        var placed =
+                (DiaryOutcome.Placed)
+                        DiaryPlacer.place(tasks, gaps, workshops.current().availability(), from);
+        List<Act> acts = new ArrayList<>(film.acts());
+        for (int i = 0; i < acts.size(); i++) {
+            Act a = acts.get(i);
+            boolean streak = a.technique().key().equals("oil-streak");
+            Instant end =
+                    streak
+                            ? now.minus(Duration.ofMinutes(MINUTES_SINCE_STREAK))
+                            : Instant.ofEpochSecond(placed.placed().get(i).endMinute() * 60);
+            done(id, a, end.minus(Duration.ofMinutes(a.minutes())), end);
+            if (streak) {
+                break;
+            }
+            if (a.technique().key().equals("sponge-chip")) {
+                shot(
+                        id,
+                        Role.MODEL,
+                        "After the chips",
+                        DemoShots.model(new Weathering(1.0, 0.9, 0.8, 0, 0, 0)));
+            }
+        }
+        diaries.of(id);
+    }
+
+    private void done(UUID job, Act a, Instant start, Instant end) {
+        String note =
+                switch (a.technique().key()) {
+                    case "mist-fade" -> "Four dry passes, the ends one more.";
+                    case "pin-wash" -> "Ran well on the satin.";
+                    case "sponge-chip" -> "Kept clear of the lettering.";
+                    case "oil-streak" -> "Two dots a rib, three at the middle.";
+                    default -> "";
+                };
+        log.write(
+                job,
+                UUID.randomUUID(),
+                new BenchLog.LogDraft(a.id(), a.material().key(), start, true, end, note, null, 0));
+    }
+
+    private static JobEffect effect(EffectKind kind, int strength, String note, String... zones) {
+        return new JobEffect(
+                UUID.randomUUID(), kind, new ZoneKeys(List.of(zones)), strength, null, note);
+    }
+
+    private void flat() {
+        UUID id =
+                job(
+                        "Bulkhead flat OVR 511",
+                        SubjectKind.FREIGHT_CAR,
+                        87.1,
+                        11200,
+                        3100,
+                        Substrate.FACTORY_FLAT,
+                        in(21),
+                        "First of three in step.");
+        studies.saveEffects(
+                id,
+                List.of(
+                        effect(EffectKind.FADE, 1, "", "roof", "left-side", "right-side"),
+                        effect(EffectKind.CHIPS, 2, "stake pockets", "left-side", "right-side"),
+                        effect(EffectKind.DUST, 2, "", "underframe", "trucks")),
+                1);
+        plans.compile(id, jobs.get(id).planVersion());
+    }
+
+    private void shunter() {
+        UUID id =
+                job(
+                        "Diesel shunter OVR 14",
+                        SubjectKind.LOCOMOTIVE,
+                        43.5,
+                        7600,
+                        3500,
+                        Substrate.FACTORY_SEMI_GLOSS,
+                        in(34),
+                        "For a club. Two signature features: oil below the filler, soot on the cab roof.");
+        studies.saveEffects(
+                id,
+                List.of(
+                        effect(EffectKind.FADE, 1, "", "left-side", "right-side", "hood-top"),
+                        effect(
+                                EffectKind.JOINT_SHADE,
+                                2,
+                                "grilles most",
+                                "grilles",
+                                "left-side",
+                                "right-side"),
+                        effect(EffectKind.DUST, 2, "", "trucks", "fuel-tank", "underframe")),
+                1);
+    }
+
+    private void kilnHouse() {
+        job(
+                "Brackwater kiln house",
+                SubjectKind.STRUCTURE,
+                160,
+                14500,
+                9200,
+                Substrate.PRIMED,
+                in(35),
+                "Contest, structures. Photograph of the gable is still to come.");
+    }
+}

@@ -1,0 +1,129 @@
+package org.pendrik.app.job;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.workshop.Workshops;
+import org.pendrik.core.plan.Subjects;
+import org.pendrik.core.units.InvalidInput;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps jobs. */
+@Service
+public class Jobs {
+    private final JobMapper mapper;
+    private final Subjects subjects;
+    private final Workshops workshops;
+    private final Clock clock;
+
+    Jobs(JobMapper mapper, Subjects subjects, Workshops workshops, Clock clock) {
+        this.mapper = mapper;
+        this.subjects = subjects;
+        this.workshops = workshops;
+        this.clock = clock;
+    }
+
+    /** All jobs, those in work first, by the date they are wanted. */
+    public List<Job> all() {
+        return mapper.all();
+    }
+
+    /** One job; {@link NotFound} when there is none. */
+    public Job get(UUID id) {
+        Job job = mapper.find(id);
+        if (job == null) {
+            throw new NotFound("The job");
+        }
+        return job;
+    }
+
+    /** The zones of a job in their order. */
+    public List<JobZone> zones(UUID id) {
+        return mapper.zones(id);
+    }
+
+    /**
+     * Makes a job, or changes it when the version is the one stored. Making the same job twice
+     * makes it once.
+     *
+     * @throws InvalidInput when a new date lies in the past
+     */
+    @Transactional
+    public Job save(UUID id, JobDraft draft) {
+        Job old = mapper.find(id);
+        LocalDate today = LocalDate.now(clock.withZone(ZoneId.of(workshops.current().zoneId())));
+        boolean moved = old == null || !java.util.Objects.equals(old.wantedOn(), draft.wantedOn());
+        if (draft.wantedOn() != null && moved && draft.wantedOn().isBefore(today)) {
+            throw new InvalidInput(
+                    "Date wanted",
+                    draft.wantedOn().toString(),
+                    "must not lie in the past",
+                    "Choose " + today + " or later, or leave it open.");
+        }
+        if (old == null) {
+            return insert(id, draft);
+        }
+        if (draft.version() == 0 && isSame(old, draft)) {
+            return old;
+        }
+        StaleVersion.unlessOne(mapper.update(id, draft), "The job");
+        return get(id);
+    }
+
+    private static boolean isSame(Job old, JobDraft d) {
+        return old.version() == 1 && old.name().equals(d.name()) && old.kind() == d.kind();
+    }
+
+    /** Stores a job as it is given, with any date; for records that are read in. */
+    @Transactional
+    public Job insert(UUID id, JobDraft d) {
+        mapper.insert(
+                new Job(
+                        id,
+                        d.name(),
+                        d.kind(),
+                        d.scaleRatio(),
+                        d.lengthMm(),
+                        d.heightMm(),
+                        d.substrate(),
+                        d.wantedOn(),
+                        d.note(),
+                        clock.instant(),
+                        false,
+                        1,
+                        1,
+                        1));
+        int place = 0;
+        for (var z : subjects.zones(d.kind())) {
+            mapper.addZone(
+                    id, new JobZone(z.key(), z.name(), z.lettering(), z.areaShare()), place++);
+        }
+        return get(id);
+    }
+
+    /** Puts a job away, or takes it out again. */
+    @Transactional
+    public void archive(UUID id, boolean archived) {
+        if (mapper.archive(id, archived) != 1) {
+            throw new NotFound("The job");
+        }
+    }
+
+    /**
+     * Counts up the version of regions and effects; {@link StaleVersion} when another change came
+     * first.
+     */
+    public void stepStudy(UUID id, int version) {
+        StaleVersion.unlessOne(mapper.stepStudy(id, version), "The study");
+    }
+
+    /** Counts up the version of the plan; {@link StaleVersion} when another change came first. */
+    public void stepPlan(UUID id, int version) {
+        StaleVersion.unlessOne(mapper.stepPlan(id, version), "The plan");
+    }
+}

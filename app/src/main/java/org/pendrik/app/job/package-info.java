@@ -1,0 +1,5 @@
+/** Jobs and their zones. */
+@NullMarked
+package org.pendrik.app.job;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,241 @@
+package org.pendrik.app.makeup;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.Column;
+import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.Finish;
+import org.pendrik.core.film.Layer;
+import org.pendrik.core.film.Mends;
+import org.pendrik.core.film.Reach;
+import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Thickness;
+import org.pendrik.core.plan.Pin;
+import org.pendrik.core.plan.PlanStep;
+
+/**
+ * The plan as it is drawn.
+ *
+ * @param cores one for each zone that gets a coat or could get one
+ * @param clearCoats how many clears are in the plan
+ * @param waitingMinutes the shortest time from now to the last step, drying included
+ * @param effects how many effects the study notes
+ */
+public record MakeupView(
+        List<StepView> steps,
+        List<FindingView> findings,
+        List<CoreView> cores,
+        List<Pin> pins,
+        List<Pin> brokenPins,
+        int clearCoats,
+        long waitingMinutes,
+        int effects,
+        int version) {
+
+    /** A step of the plan. */
+    public record StepView(
+            String id,
+            String technique,
+            String name,
+            Technique.Role role,
+            String material,
+            String materialName,
+            @Nullable String hex,
+            List<String> materials,
+            Thickness thickness,
+            List<String> zones,
+            int minutes,
+            PlanStep.Origin origin,
+            String reason,
+            boolean done,
+            Instant earliest,
+            List<ReachView> reaches) {}
+
+    /** How deep the carrier of a step goes on one zone. */
+    public record ReachView(String zone, List<MetView> met) {}
+
+    /** One coat that a carrier meets: band −1 is lettering, −2 the substrate. */
+    public record MetView(int band, Reach.Effect effect, double bite, double cure) {}
+
+    /** Something the engine says, with what mends it. */
+    public record FindingView(
+            int index,
+            Finding.Rule rule,
+            Finding.Severity severity,
+            String stepId,
+            List<String> zones,
+            String why,
+            Map<String, Double> numbers,
+            List<MendView> mends) {}
+
+    /** A change that was checked. */
+    public record MendView(int index, String label, long laterMinutes) {}
+
+    /** The coats of one zone. */
+    public record CoreView(
+            String zone,
+            String name,
+            String substrate,
+            Finish substrateFinish,
+            boolean lettering,
+            String baseHex,
+            List<BandView> bands,
+            String surfaceHex) {}
+
+    /** One coat. */
+    public record BandView(
+            String stepId,
+            String material,
+            @Nullable String ownHex,
+            String surfaceHex,
+            Finish finish,
+            boolean setsFinish,
+            double filmMicrometres,
+            boolean clear,
+            boolean loose,
+            boolean done,
+            double cure) {}
+
+    static MakeupView of(
+            Plans.Plan plan,
+            org.pendrik.core.plan.PlanCheck.Judgement judged,
+            Catalogue catalogue,
+            java.util.function.Function<Finding, List<Mends.Checked>> mends,
+            int effects,
+            long nowMinute) {
+        Map<String, StoredStep> stored = new LinkedHashMap<>();
+        plan.steps().forEach(s -> stored.put(s.id(), s));
+        List<StepView> steps = new ArrayList<>();
+        for (Act a : judged.timed().acts()) {
+            StoredStep s = stored.get(a.id());
+            if (s != null) {
+                steps.add(step(a, s, judged.film().reaches().getOrDefault(a.id(), Map.of())));
+            }
+        }
+        List<FindingView> findings = new ArrayList<>();
+        for (Finding f : judged.film().findings()) {
+            List<MendView> offered = new ArrayList<>();
+            for (Mends.Checked m : mends.apply(f)) {
+                offered.add(new MendView(offered.size(), m.mend().label(), m.laterMinutes()));
+            }
+            findings.add(
+                    new FindingView(
+                            findings.size(),
+                            f.rule(),
+                            f.severity(),
+                            f.actId(),
+                            f.zones(),
+                            f.why(),
+                            f.numbers(),
+                            offered));
+        }
+        List<CoreView> cores =
+                judged.film().columns().stream().map(c -> core(c, stored, nowMinute)).toList();
+        int clears =
+                (int)
+                        plan.steps().stream()
+                                .filter(
+                                        s ->
+                                                catalogue.technique(s.technique()).role()
+                                                        == Technique.Role.CLEAR)
+                                .count();
+        long end =
+                judged.timed().acts().stream()
+                        .filter(a -> !a.done())
+                        .map(Act::endMinute)
+                        .max(Comparator.naturalOrder())
+                        .orElse(nowMinute);
+        return new MakeupView(
+                steps,
+                findings,
+                cores,
+                plan.pins(),
+                judged.brokenPins(),
+                clears,
+                Math.max(0, end - nowMinute),
+                effects,
+                plan.version());
+    }
+
+    private static StepView step(Act a, StoredStep s, Map<String, Reach> reaches) {
+        List<ReachView> deep = new ArrayList<>();
+        reaches.forEach(
+                (zone, r) -> {
+                    if (!r.met().isEmpty()) {
+                        deep.add(
+                                new ReachView(
+                                        zone,
+                                        r.met().stream()
+                                                .map(
+                                                        m ->
+                                                                new MetView(
+                                                                        m.layer(),
+                                                                        m.effect(),
+                                                                        m.bite() * m.exposure(),
+                                                                        m.cure()))
+                                                .toList()));
+                    }
+                });
+        return new StepView(
+                a.id(),
+                a.technique().key(),
+                a.technique().name(),
+                a.technique().role(),
+                a.material().key(),
+                a.material().name(),
+                a.material().colour().map(Srgb::toHex).orElse(null),
+                a.technique().materials(),
+                a.thickness(),
+                List.copyOf(a.zones()),
+                a.minutes(),
+                s.origin(),
+                s.reason(),
+                a.done(),
+                Instant.ofEpochSecond(a.atMinute() * 60),
+                deep);
+    }
+
+    private static CoreView core(Column c, Map<String, StoredStep> stored, long nowMinute) {
+        List<Lab> colours = c.colours();
+        List<BandView> bands = new ArrayList<>();
+        List<Layer> layers = c.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            Layer l = layers.get(i);
+            StoredStep s = stored.get(l.actId());
+            boolean done = s != null && s.done();
+            bands.add(
+                    new BandView(
+                            l.actId(),
+                            l.material().name(),
+                            l.material().isClear()
+                                    ? null
+                                    : l.material().colour().map(Srgb::toHex).orElse(null),
+                            Srgb.toHex(colours.get(i + 1)),
+                            c.finishAfter(i + 1),
+                            l.material().finish().isPresent(),
+                            l.filmMicrometres(),
+                            l.material().isClear(),
+                            l.binder().isLoose(),
+                            done,
+                            done ? l.cureAt(nowMinute) : 0));
+        }
+        return new CoreView(
+                c.zone().key(),
+                c.zone().name(),
+                c.zone().substrate().label(),
+                c.zone().substrate().finish(),
+                c.zone().lettering(),
+                Srgb.toHex(colours.getFirst()),
+                bands,
+                Srgb.toHex(colours.getLast()));
+    }
+}

@@ -1,0 +1,43 @@
+package org.pendrik.app.makeup;
+
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.pendrik.core.plan.Pin;
+
+@Mapper
+interface PlanMapper {
+    @Select(
+            """
+            select id, technique, material, thickness, zones, origin, reason, started_at, finished_at
+            from plan_step where job_id = #{jobId} order by place
+            """)
+    List<StoredStep> steps(UUID jobId);
+
+    @Delete("delete from plan_step where job_id = #{jobId}")
+    void clearSteps(UUID jobId);
+
+    @Insert(
+            """
+            insert into plan_step (job_id, id, technique, material, thickness, zones, origin, reason, started_at,
+                finished_at, place)
+            values (#{jobId}, #{s.id}, #{s.technique}, #{s.material}, #{s.thickness}, #{s.zones}, #{s.origin},
+                #{s.reason}, #{s.startedAt}, #{s.finishedAt}, #{place})
+            """)
+    void addStep(
+            @Param("jobId") UUID jobId, @Param("s") StoredStep step, @Param("place") int place);
+
+    @Select("select first_id, then_id from pin where job_id = #{jobId} order by first_id, then_id")
+    List<Pin> pins(UUID jobId);
+
+    @Delete("delete from pin where job_id = #{jobId}")
+    void clearPins(UUID jobId);
+
+    @Insert(
+            "insert into pin (job_id, first_id, then_id) values (#{jobId}, #{p.firstId}, #{p.thenId})")
+    void addPin(@Param("jobId") UUID jobId, @Param("p") Pin pin);
+}

@@ -1,0 +1,86 @@
+package org.pendrik.app.makeup;
+
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Thickness;
+import org.pendrik.core.plan.PlanStep;
+
+/**
+ * A step as it is kept.
+ *
+ * @param startedAt when it was begun, once it is done
+ * @param finishedAt when it was over, once it is done
+ */
+public record StoredStep(
+        String id,
+        String technique,
+        String material,
+        Thickness thickness,
+        ZoneKeys zones,
+        PlanStep.Origin origin,
+        String reason,
+        @Nullable Instant startedAt,
+        @Nullable Instant finishedAt) {
+    private static final int LONGEST_REASON = 1000;
+
+    static StoredStep of(PlanStep s) {
+        return of(s.act(), s.origin(), s.reason());
+    }
+
+    static StoredStep of(Act a, PlanStep.Origin origin, String reason) {
+        return new StoredStep(
+                a.id(),
+                a.technique().key(),
+                a.material().key(),
+                a.thickness(),
+                new ZoneKeys(java.util.List.copyOf(a.zones())),
+                origin,
+                reason.length() > LONGEST_REASON ? reason.substring(0, LONGEST_REASON) : reason,
+                null,
+                null);
+    }
+
+    /** It has happened. */
+    public boolean done() {
+        return startedAt != null && finishedAt != null;
+    }
+
+    /** The step as the film engine takes it; one still to do has no time yet. */
+    public Act act(Catalogue catalogue) {
+        Technique t = catalogue.technique(technique);
+        var m = catalogue.material(material);
+        if (startedAt == null || finishedAt == null) {
+            return new Act(
+                    id, t, m, thickness, zones.set(), 0, t.minutes(zones.keys().size()), false);
+        }
+        long from = minute(startedAt);
+        return new Act(
+                id,
+                t,
+                m,
+                thickness,
+                zones.set(),
+                from,
+                (int) Math.max(0, minute(finishedAt) - from),
+                true);
+    }
+
+    /** Whole minutes since 1970-01-01 UTC. */
+    public static long minute(Instant t) {
+        return Math.floorDiv(t.getEpochSecond(), 60);
+    }
+
+    StoredStep doneWith(String otherMaterial, Instant from, Instant until) {
+        return new StoredStep(
+                id, technique, otherMaterial, thickness, zones, origin, reason, from, until);
+    }
+
+    StoredStep undone() {
+        return new StoredStep(
+                id, technique, material, thickness, zones, origin, reason, null, null);
+    }
+}

@@ -1,0 +1,106 @@
+package org.pendrik.app.photograph;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.UUID;
+import org.pendrik.app.job.Job;
+import org.pendrik.app.job.Jobs;
+import org.pendrik.app.problem.NotFound;
+import org.pendrik.core.units.InvalidInput;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class PhotographController {
+    private static final int LARGEST_PREVIEW_PX = 2400;
+
+    private final Photographs photographs;
+    private final Sides sides;
+    private final Jobs jobs;
+
+    PhotographController(Photographs photographs, Sides sides, Jobs jobs) {
+        this.photographs = photographs;
+        this.sides = sides;
+        this.jobs = jobs;
+    }
+
+    @GetMapping("/api/jobs/{jobId}/photographs")
+    List<Photograph> ofJob(@PathVariable UUID jobId) {
+        return photographs.ofJob(jobId);
+    }
+
+    @PutMapping(
+            value = "/api/jobs/{jobId}/photographs/{id}",
+            consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE})
+    Photograph add(
+            @PathVariable UUID jobId,
+            @PathVariable UUID id,
+            @RequestParam Role role,
+            @RequestParam(defaultValue = "") String caption,
+            InputStream body)
+            throws IOException {
+        byte[] file = body.readNBytes(PhotographFile.LARGEST_BYTES + 1);
+        if (file.length > PhotographFile.LARGEST_BYTES) {
+            throw new InvalidInput(
+                    "Photograph",
+                    "more than 64 MB",
+                    "must have at most 64 MB",
+                    "Save it as JPEG, or smaller.");
+        }
+        return photographs.add(jobId, id, role, caption, file);
+    }
+
+    @GetMapping("/api/photographs/{id}")
+    Photograph get(@PathVariable UUID id) {
+        return photographs.get(id);
+    }
+
+    @PutMapping("/api/photographs/{id}/marks")
+    Photograph mark(@PathVariable UUID id, @RequestBody Photographs.MarksDraft draft) {
+        return photographs.mark(id, draft);
+    }
+
+    @DeleteMapping("/api/photographs/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable UUID id) {
+        photographs.remove(id, true);
+    }
+
+    @PostMapping("/api/photographs/{id}/restore")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void restore(@PathVariable UUID id) {
+        photographs.remove(id, false);
+    }
+
+    @GetMapping(value = "/api/photographs/{id}/picture", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> picture(
+            @PathVariable UUID id, @RequestParam(defaultValue = "1600") int most) {
+        Photograph p = photographs.get(id);
+        return picture(
+                Pictures.jpeg(sides.decoded(p).raster(), Math.clamp(most, 64, LARGEST_PREVIEW_PX)));
+    }
+
+    @GetMapping(value = "/api/photographs/{id}/side", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> side(@PathVariable UUID id) {
+        Photograph p = photographs.get(id);
+        Job job = jobs.get(p.jobId());
+        var side =
+                sides.of(p, job.length(), job.height()).orElseThrow(() -> new NotFound("The side"));
+        return picture(Pictures.jpeg(side.raster(), Sides.WORKING_WIDTH_PX));
+    }
+
+    private static ResponseEntity<byte[]> picture(byte[] jpeg) {
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).body(jpeg);
+    }
+}

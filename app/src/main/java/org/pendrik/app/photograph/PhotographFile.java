@@ -1,0 +1,227 @@
+package org.pendrik.app.photograph;
+
+import com.drew.imaging.ImageMetadataReader;
+import com.drew.imaging.ImageProcessingException;
+import com.drew.metadata.Metadata;
+import com.drew.metadata.MetadataException;
+import com.drew.metadata.exif.ExifIFD0Directory;
+import com.drew.metadata.exif.ExifSubIFDDirectory;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Date;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.TimeZone;
+import java.util.concurrent.atomic.AtomicBoolean;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
+import javax.imageio.ImageReader;
+import javax.imageio.event.IIOReadWarningListener;
+import javax.imageio.stream.ImageInputStream;
+import org.pendrik.core.photo.Raster;
+import org.pendrik.core.units.InvalidInput;
+
+/**
+ * Reads a photograph that comes from outside: type by its first bytes, size by its header before a
+ * pixel is decoded, then all of it, so that nothing cut short is ever stored.
+ */
+final class PhotographFile {
+    static final int LARGEST_BYTES = 64 * 1024 * 1024;
+    private static final long LARGEST_PIXELS = 50_000_000;
+
+    /**
+     * Above this many pixels every second one is read: twice the resolution of any side is still
+     * there.
+     */
+    private static final long READ_WHOLE_UP_TO = 16_000_000;
+
+    private static final String FIELD = "Photograph";
+
+    private PhotographFile() {}
+
+    /** What the header says. */
+    record Header(
+            String mediaType,
+            String format,
+            int width,
+            int height,
+            int orientation,
+            Optional<Instant> takenAt) {
+        boolean turned() {
+            return orientation >= 5;
+        }
+
+        int uprightWidth() {
+            return turned() ? height : width;
+        }
+
+        int uprightHeight() {
+            return turned() ? width : height;
+        }
+    }
+
+    /**
+     * Upright pixels.
+     *
+     * @param raster the picture
+     * @param step photograph pixels per raster pixel, 1 or 2
+     */
+    record Decoded(Raster raster, int step) {}
+
+    static Header header(byte[] file, ZoneId zone) {
+        if (file.length == 0) {
+            throw new InvalidInput(FIELD, "0 bytes", "is empty", "Choose the file again.");
+        }
+        String format = format(file);
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
+            ImageReader reader = ImageIO.getImageReadersByFormatName(format).next();
+            try {
+                reader.setInput(in);
+                int w = reader.getWidth(0);
+                int h = reader.getHeight(0);
+                if ((long) w * h > LARGEST_PIXELS) {
+                    throw new InvalidInput(
+                            FIELD,
+                            Math.round(w * (double) h / 1e6) + " megapixels",
+                            "must have at most 50 megapixels",
+                            "Save it smaller; 12 megapixels are plenty.");
+                }
+                if (w < 16 || h < 16) {
+                    throw new InvalidInput(
+                            FIELD,
+                            w + " × " + h + " px",
+                            "must have at least 16 px each way",
+                            "Choose a larger one.");
+                }
+                Metadata meta = metadata(file);
+                String type = format.equals("jpeg") ? "image/jpeg" : "image/png";
+                return new Header(type, format, w, h, orientation(meta), takenAt(meta, zone));
+            } finally {
+                reader.dispose();
+            }
+        } catch (IOException | IllegalArgumentException e) {
+            if (e instanceof InvalidInput i) {
+                throw i;
+            }
+            throw truncated(file);
+        }
+    }
+
+    private static String format(byte[] f) {
+        if (f.length > 3 && (f[0] & 255) == 0xff && (f[1] & 255) == 0xd8 && (f[2] & 255) == 0xff) {
+            return "jpeg";
+        }
+        if (f.length > 8 && (f[0] & 255) == 0x89 && f[1] == 'P' && f[2] == 'N' && f[3] == 'G') {
+            return "png";
+        }
+        throw new InvalidInput(
+                FIELD,
+                "another type",
+                "must be a JPEG or PNG file",
+                "Export it as JPEG from the camera or telephone.");
+    }
+
+    private static InvalidInput truncated(byte[] file) {
+        return new InvalidInput(
+                FIELD,
+                file.length / 1024 + " KB",
+                "is cut short or damaged",
+                "Copy it from the camera again and put it in once more.");
+    }
+
+    /** Decodes the whole picture upright. */
+    static Decoded decode(byte[] file, Header header) {
+        int step = (long) header.width() * header.height() > READ_WHOLE_UP_TO ? 2 : 1;
+        AtomicBoolean cutShort = new AtomicBoolean();
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
+            ImageReader reader = ImageIO.getImageReadersByFormatName(header.format()).next();
+            try {
+                IIOReadWarningListener listener =
+                        (_, warning) -> {
+                            String w = warning.toLowerCase(Locale.ROOT);
+                            cutShort.compareAndSet(
+                                    false, w.contains("premature") || w.contains("truncat"));
+                        };
+                reader.addIIOReadWarningListener(listener);
+                reader.setInput(in, true, true);
+                ImageReadParam param = reader.getDefaultReadParam();
+                param.setSourceSubsampling(step, step, 0, 0);
+                BufferedImage image = reader.read(0, param);
+                int w = Math.ceilDiv(header.width(), step);
+                int h = Math.ceilDiv(header.height(), step);
+                if (cutShort.get() || image.getWidth() != w || image.getHeight() != h) {
+                    throw truncated(file);
+                }
+                return new Decoded(upright(image, header.orientation()), step);
+            } finally {
+                reader.dispose();
+            }
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof InvalidInput i) {
+                throw i;
+            }
+            throw truncated(file);
+        }
+    }
+
+    private static Raster upright(BufferedImage image, int orientation) {
+        int w = image.getWidth();
+        int h = image.getHeight();
+        int[] in = image.getRGB(0, 0, w, h, null, 0, w);
+        if (orientation == 1) {
+            return new Raster(w, h, in);
+        }
+        boolean turned = orientation >= 5;
+        int ow = turned ? h : w;
+        int oh = turned ? w : h;
+        int[] out = new int[in.length];
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int fx = w - 1 - x;
+                int fy = h - 1 - y;
+                int at =
+                        switch (orientation) {
+                            case 2 -> y * ow + fx;
+                            case 3 -> fy * ow + fx;
+                            case 4 -> fy * ow + x;
+                            case 5 -> x * ow + y;
+                            case 6 -> x * ow + fy;
+                            case 7 -> fx * ow + fy;
+                            default -> fx * ow + y;
+                        };
+                out[at] = in[y * w + x];
+            }
+        }
+        return new Raster(ow, oh, out);
+    }
+
+    private static Metadata metadata(byte[] file) throws IOException {
+        try {
+            return ImageMetadataReader.readMetadata(new ByteArrayInputStream(file));
+        } catch (ImageProcessingException e) {
+            return new Metadata();
+        }
+    }
+
+    private static int orientation(Metadata meta) {
+        ExifIFD0Directory dir = meta.getFirstDirectoryOfType(ExifIFD0Directory.class);
+        if (dir == null || !dir.containsTag(ExifIFD0Directory.TAG_ORIENTATION)) {
+            return 1;
+        }
+        try {
+            int o = dir.getInt(ExifIFD0Directory.TAG_ORIENTATION);
+            return o >= 1 && o <= 8 ? o : 1;
+        } catch (MetadataException e) {
+            return 1;
+        }
+    }
+
+    private static Optional<Instant> takenAt(Metadata meta, ZoneId zone) {
+        ExifSubIFDDirectory dir = meta.getFirstDirectoryOfType(ExifSubIFDDirectory.class);
+        Date date = dir == null ? null : dir.getDateOriginal(TimeZone.getTimeZone(zone));
+        return date == null ? Optional.empty() : Optional.of(date.toInstant());
+    }
+}

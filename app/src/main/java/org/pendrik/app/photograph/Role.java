@@ -1,0 +1,7 @@
+package org.pendrik.app.photograph;
+
+/** What a photograph shows. */
+public enum Role {
+    PROTOTYPE,
+    MODEL
+}

@@ -1,0 +1,5 @@
+/** Errors as problem details (RFC 9457): what was refused, the rule, and what helps. */
+@NullMarked
+package org.pendrik.app.problem;
+
+import org.jspecify.annotations.NullMarked;

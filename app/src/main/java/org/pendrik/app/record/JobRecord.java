@@ -1,0 +1,111 @@
+package org.pendrik.app.record;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.photograph.Marks;
+import org.pendrik.app.photograph.Role;
+import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.Thickness;
+import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.PlanStep;
+import org.pendrik.core.plan.SubjectKind;
+
+/**
+ * The record of a job, as it is written to a file. Its schema is published at
+ * /api/schema/record-1.json; a field added or changed makes a new version.
+ *
+ * @param version of the form, 1
+ * @param measures what was measured when it was written; not read in again, it is measured anew
+ */
+record JobRecord(
+        int version,
+        Instant writtenAt,
+        JobPart job,
+        List<RegionPart> regions,
+        List<EffectPart> effects,
+        List<PhotographPart> photographs,
+        List<StepPart> steps,
+        List<PinPart> pins,
+        List<LogPart> log,
+        List<MeasurePart> measures) {
+    static final int VERSION = 1;
+
+    record JobPart(
+            String name,
+            SubjectKind kind,
+            double scaleRatio,
+            double lengthMm,
+            double heightMm,
+            Substrate substrate,
+            @Nullable LocalDate wantedOn,
+            String note) {}
+
+    record RegionPart(
+            UUID id,
+            String name,
+            @Nullable String zone,
+            double xMm,
+            double yMm,
+            double widthMm,
+            double heightMm,
+            boolean factory) {}
+
+    record EffectPart(
+            UUID id,
+            EffectKind kind,
+            List<String> zones,
+            int strength,
+            @Nullable String material,
+            String note) {}
+
+    record PhotographPart(
+            UUID id,
+            Role role,
+            String caption,
+            String sha256,
+            String mediaType,
+            int widthPx,
+            int heightPx,
+            int orientation,
+            @Nullable Instant takenAt,
+            Instant addedAt,
+            Marks.@Nullable Corners corners,
+            Marks.@Nullable KnownPoints knownPoints,
+            Marks.@Nullable GreyPatch greyPatch) {}
+
+    record StepPart(
+            String id,
+            String technique,
+            String material,
+            Thickness thickness,
+            List<String> zones,
+            PlanStep.Origin origin,
+            String reason,
+            @Nullable Instant startedAt,
+            @Nullable Instant finishedAt) {}
+
+    record PinPart(String first, String then) {}
+
+    record LogPart(
+            UUID id,
+            String step,
+            String technique,
+            String material,
+            List<String> zones,
+            Instant startedAt,
+            @Nullable Instant finishedAt,
+            String note,
+            @Nullable UUID photograph) {}
+
+    record MeasurePart(
+            UUID photograph,
+            UUID region,
+            double l,
+            double a,
+            double b,
+            double spread,
+            double uncertainty) {}
+}

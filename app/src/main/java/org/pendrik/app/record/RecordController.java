@@ -1,0 +1,40 @@
+package org.pendrik.app.record;
+
+import java.util.UUID;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+@RestController
+class RecordController {
+    private final Records records;
+
+    RecordController(Records records) {
+        this.records = records;
+    }
+
+    record ReadIn(UUID jobId) {}
+
+    @GetMapping("/api/jobs/{jobId}/record")
+    JobRecord write(@PathVariable UUID jobId) {
+        return records.of(jobId);
+    }
+
+    @PostMapping("/api/records")
+    ReadIn readIn(
+            @RequestBody @io.swagger.v3.oas.annotations.media.Schema(implementation = Object.class)
+                    JsonNode record) {
+        return new ReadIn(records.readIn(record));
+    }
+
+    @GetMapping(value = "/api/schema/record-1.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    Resource schema() {
+        return new ClassPathResource("schema/record-1.json");
+    }
+}

@@ -1,0 +1,314 @@
+package org.pendrik.app.record;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.pendrik.app.bench.BenchLog;
+import org.pendrik.app.bench.LogEntry;
+import org.pendrik.app.job.Job;
+import org.pendrik.app.job.JobDraft;
+import org.pendrik.app.job.Jobs;
+import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.app.study.JobEffect;
+import org.pendrik.app.study.JobRegion;
+import org.pendrik.app.study.Studies;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.plan.Pin;
+import org.pendrik.core.units.InvalidInput;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Writes records and reads them in again, whole or not at all. */
+@Service
+class Records {
+    private final Jobs jobs;
+    private final Studies studies;
+    private final Photographs photographs;
+    private final Plans plans;
+    private final BenchLog log;
+    private final Catalogue catalogue;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    Records(
+            Jobs jobs,
+            Studies studies,
+            Photographs photographs,
+            Plans plans,
+            BenchLog log,
+            Catalogue catalogue,
+            JsonMapper json,
+            Clock clock) {
+        this.jobs = jobs;
+        this.studies = studies;
+        this.photographs = photographs;
+        this.plans = plans;
+        this.log = log;
+        this.catalogue = catalogue;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    JobRecord of(UUID jobId) {
+        Job j = jobs.get(jobId);
+        var study = studies.of(jobId);
+        var plan = plans.of(jobId);
+        List<Photograph> pictures = photographs.ofJob(jobId);
+        return new JobRecord(
+                JobRecord.VERSION,
+                clock.instant(),
+                new JobRecord.JobPart(
+                        j.name(),
+                        j.kind(),
+                        j.scaleRatio(),
+                        j.lengthMm(),
+                        j.heightMm(),
+                        j.substrate(),
+                        j.wantedOn(),
+                        j.note()),
+                study.regions().stream()
+                        .map(
+                                r ->
+                                        new JobRecord.RegionPart(
+                                                r.id(),
+                                                r.name(),
+                                                r.zoneKey(),
+                                                r.xMm(),
+                                                r.yMm(),
+                                                r.widthMm(),
+                                                r.heightMm(),
+                                                r.factory()))
+                        .toList(),
+                study.effects().stream()
+                        .map(
+                                e ->
+                                        new JobRecord.EffectPart(
+                                                e.id(),
+                                                e.kind(),
+                                                e.zones().keys(),
+                                                e.strength(),
+                                                e.material(),
+                                                e.note()))
+                        .toList(),
+                pictures.stream()
+                        .map(
+                                p ->
+                                        new JobRecord.PhotographPart(
+                                                p.id(),
+                                                p.role(),
+                                                p.caption(),
+                                                p.hash(),
+                                                p.mediaType(),
+                                                p.widthPx(),
+                                                p.heightPx(),
+                                                p.orientation(),
+                                                p.takenAt(),
+                                                p.addedAt(),
+                                                p.corners(),
+                                                p.knownPoints(),
+                                                p.greyPatch()))
+                        .toList(),
+                plan.steps().stream()
+                        .map(
+                                s ->
+                                        new JobRecord.StepPart(
+                                                s.id(),
+                                                s.technique(),
+                                                s.material(),
+                                                s.thickness(),
+                                                s.zones().keys(),
+                                                s.origin(),
+                                                s.reason(),
+                                                s.startedAt(),
+                                                s.finishedAt()))
+                        .toList(),
+                plan.pins().stream()
+                        .map(p -> new JobRecord.PinPart(p.firstId(), p.thenId()))
+                        .toList(),
+                log.ofJob(jobId).stream()
+                        .map(
+                                e ->
+                                        new JobRecord.LogPart(
+                                                e.id(),
+                                                e.stepId(),
+                                                e.technique(),
+                                                e.material(),
+                                                e.zones().keys(),
+                                                e.startedAt(),
+                                                e.finishedAt(),
+                                                e.note(),
+                                                e.photographId()))
+                        .toList(),
+                measures(pictures));
+    }
+
+    private List<JobRecord.MeasurePart> measures(List<Photograph> pictures) {
+        List<JobRecord.MeasurePart> out = new ArrayList<>();
+        for (Photograph p : pictures) {
+            if (!photographs.hasFile(p.hash())) {
+                continue;
+            }
+            studies.measure(p.id())
+                    .ifPresent(
+                            m ->
+                                    m.regions().stream()
+                                            .filter(r -> r.sample() != null)
+                                            .forEach(
+                                                    r -> {
+                                                        var s =
+                                                                java.util.Objects.requireNonNull(
+                                                                        r.sample());
+                                                        out.add(
+                                                                new JobRecord.MeasurePart(
+                                                                        p.id(),
+                                                                        r.regionId(),
+                                                                        s.median().l(),
+                                                                        s.median().a(),
+                                                                        s.median().b(),
+                                                                        s.spread(),
+                                                                        s.uncertainty()));
+                                                    }));
+        }
+        return out;
+    }
+
+    /**
+     * Reads a record in as a new job. Ids that are taken are given anew; files are not part of a
+     * record, so a photograph shows again only where its file is in the store.
+     */
+    @Transactional
+    public UUID readIn(JsonNode tree) {
+        JsonNode version = tree.get("version");
+        if (version == null || !version.isInt()) {
+            throw new InvalidInput(
+                    "Record",
+                    "without version",
+                    "is not a record of a job",
+                    "Choose a file that Pendrik wrote.");
+        }
+        if (version.intValue() > JobRecord.VERSION) {
+            throw new InvalidInput(
+                    "Record",
+                    "version " + version.intValue(),
+                    "was written by a newer Pendrik than this one, which reads version "
+                            + JobRecord.VERSION,
+                    "Start the newer program to read it in.");
+        }
+        JobRecord r = json.treeToValue(tree, JobRecord.class);
+        for (var s : r.steps()) {
+            catalogue.technique(s.technique());
+            catalogue.material(s.material());
+        }
+        UUID id = UUID.randomUUID();
+        JobRecord.JobPart j = r.job();
+        jobs.insert(
+                id,
+                new JobDraft(
+                        j.name(),
+                        j.kind(),
+                        j.scaleRatio(),
+                        j.lengthMm(),
+                        j.heightMm(),
+                        j.substrate(),
+                        j.wantedOn(),
+                        j.note(),
+                        0));
+        studies.saveRegions(
+                id,
+                r.regions().stream()
+                        .map(
+                                p ->
+                                        new JobRegion(
+                                                p.id(),
+                                                p.name(),
+                                                p.zone(),
+                                                p.xMm(),
+                                                p.yMm(),
+                                                p.widthMm(),
+                                                p.heightMm(),
+                                                p.factory()))
+                        .toList(),
+                1);
+        studies.saveEffects(
+                id,
+                r.effects().stream()
+                        .map(
+                                e ->
+                                        new JobEffect(
+                                                e.id(),
+                                                e.kind(),
+                                                new ZoneKeys(e.zones()),
+                                                e.strength(),
+                                                e.material(),
+                                                e.note()))
+                        .toList(),
+                2);
+        Map<UUID, UUID> fresh = new HashMap<>();
+        for (var p : r.photographs()) {
+            UUID photo = UUID.randomUUID();
+            fresh.put(p.id(), photo);
+            photographs.addKnown(
+                    new Photograph(
+                            photo,
+                            id,
+                            p.role(),
+                            p.caption(),
+                            p.sha256(),
+                            p.mediaType(),
+                            p.widthPx(),
+                            p.heightPx(),
+                            p.orientation(),
+                            p.takenAt(),
+                            p.addedAt(),
+                            p.corners(),
+                            p.knownPoints(),
+                            p.greyPatch(),
+                            false,
+                            1));
+        }
+        plans.insert(
+                id,
+                r.steps().stream()
+                        .map(
+                                s ->
+                                        new StoredStep(
+                                                s.id(),
+                                                s.technique(),
+                                                s.material(),
+                                                s.thickness(),
+                                                new ZoneKeys(s.zones()),
+                                                s.origin(),
+                                                s.reason(),
+                                                s.startedAt(),
+                                                s.finishedAt()))
+                        .toList(),
+                r.pins().stream().map(p -> new Pin(p.first(), p.then())).toList());
+        for (var e : r.log()) {
+            log.insert(
+                    new LogEntry(
+                            UUID.randomUUID(),
+                            id,
+                            e.step(),
+                            e.technique(),
+                            e.material(),
+                            new ZoneKeys(e.zones()),
+                            e.startedAt(),
+                            e.finishedAt(),
+                            e.note(),
+                            e.photograph() == null ? null : fresh.get(e.photograph()),
+                            1));
+        }
+        // a plan that cannot even be judged is no plan: say so before anything is kept
+        plans.judge(id);
+        return id;
+    }
+}

@@ -1,0 +1,74 @@
+package org.pendrik.app.store;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The folder that holds the database and the photographs. */
+public final class DataFolder {
+    private final Path root;
+
+    DataFolder(Path root) {
+        this.root = root.toAbsolutePath().normalize();
+        try {
+            Files.createDirectories(this.root);
+        } catch (IOException e) {
+            throw new Unusable(
+                    "The data folder "
+                            + this.root
+                            + " cannot be made. Choose another one: PENDRIK_DATA=/path.",
+                    e);
+        }
+        if (!Files.isWritable(this.root)) {
+            throw new Unusable(
+                    "The data folder "
+                            + this.root
+                            + " cannot be written to. Choose another one: PENDRIK_DATA=/path.",
+                    null);
+        }
+    }
+
+    /** A folder inside it, made when missing. */
+    public Path folder(String name) {
+        try {
+            return Files.createDirectories(root.resolve(name));
+        } catch (IOException e) {
+            throw new Unusable("The folder " + root.resolve(name) + " cannot be made.", e);
+        }
+    }
+
+    /** The data folder cannot be used. */
+    public static final class Unusable extends RuntimeException {
+        @java.io.Serial private static final long serialVersionUID = 1L;
+
+        Unusable(String message, @org.jspecify.annotations.Nullable Throwable cause) {
+            super(message, cause);
+        }
+    }
+
+    /**
+     * Where it is, and what the program opens.
+     *
+     * @param data path of the folder
+     * @param demo open the demonstration workshop
+     */
+    @ConfigurationProperties("pendrik")
+    public record Settings(Path data, boolean demo) {}
+
+    @Configuration
+    static class Beans {
+        @Bean
+        DataFolder dataFolder(Settings settings) {
+            return new DataFolder(settings.data());
+        }
+
+        @Bean
+        Clock clock() {
+            return Clock.systemUTC();
+        }
+    }
+}

@@ -1,0 +1,37 @@
+package org.pendrik.app.store;
+
+import java.util.Arrays;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.apache.ibatis.type.MappedTypes;
+
+/**
+ * Keys of zones in their order.
+ *
+ * @param keys without blanks, each once
+ */
+public record ZoneKeys(List<String> keys) {
+    public ZoneKeys {
+        keys = List.copyOf(new LinkedHashSet<>(keys));
+    }
+
+    /** The keys as a set that keeps their order. */
+    public Set<String> set() {
+        return new LinkedHashSet<>(keys);
+    }
+
+    /** Kept as the keys with a blank between. */
+    @MappedTypes(ZoneKeys.class)
+    public static class Handler extends TextTypeHandler<ZoneKeys> {
+        @Override
+        protected String write(ZoneKeys value) {
+            return String.join(" ", value.keys());
+        }
+
+        @Override
+        protected ZoneKeys read(String text) {
+            return new ZoneKeys(text.isEmpty() ? List.of() : Arrays.asList(text.split(" ", -1)));
+        }
+    }
+}

@@ -1,0 +1,209 @@
+package org.pendrik.app.today;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.bench.Benches;
+import org.pendrik.app.diary.Diaries;
+import org.pendrik.app.job.Job;
+import org.pendrik.app.job.Jobs;
+import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.photograph.Role;
+import org.pendrik.app.study.Studies;
+import org.pendrik.core.film.Catalogue;
+import org.springframework.stereotype.Service;
+
+/** Looks across all jobs. */
+@Service
+class Overviews {
+    private final Jobs jobs;
+    private final Plans plans;
+    private final Diaries diaries;
+    private final Benches benches;
+    private final Studies studies;
+    private final Photographs photographs;
+    private final Catalogue catalogue;
+    private final Clock clock;
+
+    Overviews(
+            Jobs jobs,
+            Plans plans,
+            Diaries diaries,
+            Benches benches,
+            Studies studies,
+            Photographs photographs,
+            Catalogue catalogue,
+            Clock clock) {
+        this.jobs = jobs;
+        this.plans = plans;
+        this.diaries = diaries;
+        this.benches = benches;
+        this.studies = studies;
+        this.photographs = photographs;
+        this.catalogue = catalogue;
+        this.clock = clock;
+    }
+
+    /** Where a job stands. */
+    enum Stage {
+        STUDY,
+        MAKE_UP,
+        BENCH,
+        FINISHED
+    }
+
+    /** A job in one look. */
+    record Card(
+            Job job,
+            String scaleName,
+            Stage stage,
+            int done,
+            int total,
+            @Nullable String nextStep,
+            @Nullable UUID photographId,
+            int effects) {}
+
+    /** Work that the next bench time holds. */
+    record Planned(
+            UUID jobId, String jobName, String name, String material, Instant start, Instant end) {}
+
+    /** A coat that is not ready for the next. */
+    record Drying(
+            UUID jobId,
+            String jobName,
+            String material,
+            @Nullable String hex,
+            Instant laid,
+            Instant touchAt,
+            Instant recoatAt,
+            Instant fullAt) {}
+
+    /** A window that is open or will be. */
+    record Open(UUID jobId, String jobName, Benches.ClockView clock) {}
+
+    /** A job whose date is in danger. */
+    record Risk(UUID jobId, String jobName, String what) {}
+
+    /** The day. */
+    record Today(
+            List<Open> open,
+            List<Planned> session,
+            List<Drying> drying,
+            List<Risk> risks,
+            List<Card> jobs,
+            Instant now,
+            String zoneId) {}
+
+    List<Card> cards() {
+        return jobs.all().stream().map(this::card).toList();
+    }
+
+    private Card card(Job job) {
+        List<StoredStep> steps = plans.of(job.id()).steps();
+        int done = (int) steps.stream().filter(StoredStep::done).count();
+        String next =
+                steps.stream()
+                        .filter(s -> !s.done())
+                        .findFirst()
+                        .map(s -> catalogue.technique(s.technique()).name())
+                        .orElse(null);
+        int effects = studies.of(job.id()).effects().size();
+        Stage stage =
+                steps.isEmpty()
+                        ? effects == 0 ? Stage.STUDY : Stage.MAKE_UP
+                        : done == steps.size()
+                                ? Stage.FINISHED
+                                : done == 0 ? Stage.MAKE_UP : Stage.BENCH;
+        Photograph p = photographs.latest(job.id(), Role.MODEL);
+        if (p == null || p.corners() == null) {
+            Photograph q = photographs.latest(job.id(), Role.PROTOTYPE);
+            p = q == null ? p : q;
+        }
+        return new Card(
+                job,
+                job.scale().name(),
+                stage,
+                done,
+                steps.size(),
+                next,
+                p == null || p.corners() == null || !photographs.hasFile(p.hash()) ? null : p.id(),
+                effects);
+    }
+
+    Today today() {
+        List<Open> open = new ArrayList<>();
+        List<Planned> session = new ArrayList<>();
+        List<Drying> drying = new ArrayList<>();
+        List<Risk> risks = new ArrayList<>();
+        List<Card> cards = cards().stream().filter(c -> !c.job().archived()).toList();
+        Instant now = clock.instant();
+        String zone = "UTC";
+        for (Card c : cards) {
+            if (c.total() == 0 || c.stage() == Stage.FINISHED) {
+                continue;
+            }
+            Job job = c.job();
+            Diaries.Diary diary = diaries.of(job.id());
+            zone = diary.zoneId();
+            benches.clocks(job.id()).forEach(k -> open.add(new Open(job.id(), job.name(), k)));
+            Instant sessionEnd = diary.bench().isEmpty() ? now : diary.bench().getFirst().until();
+            for (Diaries.Slot s : diary.slots()) {
+                if (!s.done() && !s.start().isAfter(sessionEnd)) {
+                    session.add(
+                            new Planned(
+                                    job.id(),
+                                    job.name(),
+                                    s.name(),
+                                    s.material(),
+                                    s.start(),
+                                    s.end()));
+                }
+                if (s.done()
+                        && s.touchAt() != null
+                        && s.recoatAt() != null
+                        && s.fullAt() != null
+                        && s.recoatAt().isAfter(now)) {
+                    drying.add(
+                            new Drying(
+                                    job.id(),
+                                    job.name(),
+                                    s.material(),
+                                    s.hex(),
+                                    s.end(),
+                                    s.touchAt(),
+                                    s.recoatAt(),
+                                    s.fullAt()));
+                }
+            }
+            if (diary.problem() != null) {
+                risks.add(new Risk(job.id(), job.name(), diary.problem()));
+            } else if (diary.lateMinutes() > 0) {
+                long days = Math.ceilDiv(diary.lateMinutes(), 1440L);
+                String driver =
+                        diary.drivers().isEmpty()
+                                ? ""
+                                : " Most of it: " + diary.drivers().getFirst().label() + ".";
+                risks.add(
+                        new Risk(
+                                job.id(),
+                                job.name(),
+                                "Ready "
+                                        + days
+                                        + (days == 1 ? " day" : " days")
+                                        + " after the date wanted."
+                                        + driver));
+            }
+        }
+        open.sort(Comparator.comparing(o -> o.clock().closesAt()));
+        session.sort(Comparator.comparing(Planned::start));
+        drying.sort(Comparator.comparing(Drying::recoatAt));
+        return new Today(open, session, drying, risks, cards, now, zone);
+    }
+}

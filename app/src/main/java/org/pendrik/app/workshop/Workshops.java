@@ -1,0 +1,68 @@
+package org.pendrik.app.workshop;
+
+import java.time.DayOfWeek;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import org.pendrik.app.problem.StaleVersion;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Keeps the one workshop of this data folder; makes it with plain settings when it is asked for
+ * first.
+ */
+@Service
+public class Workshops {
+    private final WorkshopMapper mapper;
+
+    Workshops(WorkshopMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    /** The workshop as it is. */
+    @Transactional
+    public Workshop current() {
+        WorkshopMapper.Row row = mapper.find();
+        if (row == null) {
+            Workshop fresh = fresh();
+            mapper.insert(fresh);
+            fresh.benchTime().forEach(mapper::addBenchTime);
+            return fresh;
+        }
+        return new Workshop(
+                row.name(),
+                row.zoneId(),
+                row.celsius(),
+                row.humidity(),
+                row.viewingMm(),
+                mapper.benchTime(),
+                row.version());
+    }
+
+    /** Stores changed settings. */
+    @Transactional
+    public Workshop save(Workshop changed) {
+        current();
+        StaleVersion.unlessOne(mapper.update(changed), "The workshop");
+        mapper.clearBenchTime();
+        changed.benchTime().forEach(mapper::addBenchTime);
+        return current();
+    }
+
+    private static Workshop fresh() {
+        List<Workshop.BenchTime> times = new ArrayList<>();
+        for (DayOfWeek d : DayOfWeek.values()) {
+            boolean saturday = d == DayOfWeek.SATURDAY;
+            if (d != DayOfWeek.SUNDAY) {
+                times.add(
+                        new Workshop.BenchTime(
+                                d,
+                                LocalTime.of(saturday ? 10 : 19, 0),
+                                LocalTime.of(saturday ? 17 : 22, 0)));
+            }
+        }
+        return new Workshop("My workshop", ZoneId.systemDefault().getId(), 21, 0.5, 600, times, 0);
+    }
+}

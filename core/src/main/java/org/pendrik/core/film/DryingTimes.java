@@ -1,0 +1,46 @@
+package org.pendrik.core.film;
+
+import java.util.Optional;
+import org.pendrik.core.units.Climate;
+
+/**
+ * When a coat laid in this air reaches its states, in minutes after it was laid.
+ *
+ * @param touch dry to a light touch
+ * @param recoat takes the next coat
+ * @param full fully cured
+ * @param window when it may be worked, if it may
+ */
+public record DryingTimes(long touch, long recoat, long full, Optional<WorkWindow> window) {
+    /**
+     * The times of the coat that an act leaves; empty when it leaves none or one that does not dry.
+     */
+    public static Optional<DryingTimes> of(Act act, Climate air) {
+        return act.material()
+                .binder()
+                .flatMap(
+                        b ->
+                                act.material()
+                                        .cure()
+                                        .map(
+                                                c -> {
+                                                    Layer layer = Layer.of(act, b, air);
+                                                    return new DryingTimes(
+                                                            up(c.touchMinutes() * layer.slowing()),
+                                                            up(c.recoatMinutes() * layer.slowing()),
+                                                            up(c.fullMinutes() * layer.slowing()),
+                                                            act.material()
+                                                                    .window()
+                                                                    .map(
+                                                                            _ ->
+                                                                                    ActJudge
+                                                                                            .windowOf(
+                                                                                                    layer,
+                                                                                                    air)));
+                                                }));
+    }
+
+    private static long up(double minutes) {
+        return (long) Math.ceil(minutes);
+    }
+}
