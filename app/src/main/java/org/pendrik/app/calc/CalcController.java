@@ -30,7 +30,7 @@ class CalcController {
                                                             name = "enamel wash over day-old oil",
                                                             value = FilmQuestions.EXAMPLE))))
     @PostMapping("/film/check")
-    FilmQuestions.Answer check(@RequestBody FilmQuestions.Question question) {
+    FilmQuestions.FilmAnswer check(@RequestBody FilmQuestions.FilmQuestion question) {
         return film.answer(question);
     }
 
@@ -49,7 +49,7 @@ class CalcController {
                                                             name = "a hopper seen from the left",
                                                             value = PhotoQuestions.EXAMPLE))))
     @PostMapping("/photo/rectify")
-    PhotoQuestions.Answer rectify(@RequestBody PhotoQuestions.Question question) {
+    PhotoQuestions.PhotoAnswer rectify(@RequestBody PhotoQuestions.PhotoQuestion question) {
         return PhotoQuestions.answer(question);
     }
 

@@ -63,7 +63,8 @@ class FilmQuestions {
             int minutes,
             boolean done) {}
 
-    record Question(List<ZonePart> zones, List<ActPart> acts, double celsius, double humidity) {}
+    record FilmQuestion(
+            List<ZonePart> zones, List<ActPart> acts, double celsius, double humidity) {}
 
     record FindingPart(
             Finding.Rule rule,
@@ -77,9 +78,9 @@ class FilmQuestions {
 
     record MendPart(String label, long laterMinutes) {}
 
-    record Answer(List<FindingPart> findings, Map<String, Map<String, Reach>> reaches) {}
+    record FilmAnswer(List<FindingPart> findings, Map<String, Map<String, Reach>> reaches) {}
 
-    Answer answer(Question q) {
+    FilmAnswer answer(FilmQuestion q) {
         if (q.acts().size() > MOST_ACTS) {
             throw new InvalidInput(
                     "Acts",
@@ -115,7 +116,7 @@ class FilmQuestions {
         }
         FilmCase question = new FilmCase(zones, acts, new Climate(q.celsius(), q.humidity()));
         FilmReport report = check.check(question);
-        return new Answer(
+        return new FilmAnswer(
                 report.findings().stream()
                         .map(
                                 f ->

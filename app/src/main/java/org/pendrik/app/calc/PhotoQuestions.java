@@ -26,7 +26,7 @@ final class PhotoQuestions {
 
     private PhotoQuestions() {}
 
-    record Question(
+    record PhotoQuestion(
             List<Point> corners,
             @Nullable List<SideRectifier.Mark> knownPoints,
             double lengthMm,
@@ -40,7 +40,7 @@ final class PhotoQuestions {
      *
      * @param sideMm where the asked photograph points lie on the side, prototype mm
      */
-    record Answer(
+    record PhotoAnswer(
             double residualMm,
             double worstMm,
             double slipMm,
@@ -48,7 +48,7 @@ final class PhotoQuestions {
             List<Point> sideMm,
             @Nullable String sideJpegBase64) {}
 
-    static Answer answer(Question q) {
+    static PhotoAnswer answer(PhotoQuestion q) {
         var marks = q.knownPoints() == null ? List.<SideRectifier.Mark>of() : q.knownPoints();
         return switch (SideRectifier.locate(
                 q.corners(), marks, Length.ofMm(q.lengthMm()), Length.ofMm(q.heightMm()))) {
@@ -59,7 +59,7 @@ final class PhotoQuestions {
                 SideGeometry g = f.geometry();
                 List<Point> asked =
                         q.ask() == null ? List.of() : q.ask().stream().map(g::toSide).toList();
-                yield new Answer(
+                yield new PhotoAnswer(
                         g.residualMm(),
                         g.worstMm(),
                         g.slipMm(),
@@ -70,7 +70,7 @@ final class PhotoQuestions {
         };
     }
 
-    private static @Nullable String side(Question q, SideGeometry g) {
+    private static @Nullable String side(PhotoQuestion q, SideGeometry g) {
         if (q.pictureBase64() == null) {
             return null;
         }

@@ -1,5 +1,8 @@
 package org.pendrik.app.photograph;
 
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
@@ -40,6 +43,14 @@ class PhotographController {
         return photographs.ofJob(jobId);
     }
 
+    @Operation(
+            requestBody =
+                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            required = true,
+                            content =
+                                    @Content(
+                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                                            schema = @Schema(type = "string", format = "binary"))))
     @PutMapping(
             value = "/api/jobs/{jobId}/photographs/{id}",
             consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE})

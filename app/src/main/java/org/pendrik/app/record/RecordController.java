@@ -1,5 +1,6 @@
 package org.pendrik.app.record;
 
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
@@ -9,7 +10,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.JsonNode;
 
 @RestController
 class RecordController {
@@ -27,9 +27,7 @@ class RecordController {
     }
 
     @PostMapping("/api/records")
-    ReadIn readIn(
-            @RequestBody @io.swagger.v3.oas.annotations.media.Schema(implementation = Object.class)
-                    JsonNode record) {
+    ReadIn readIn(@RequestBody Map<String, Object> record) {
         return new ReadIn(records.readIn(record));
     }
 

@@ -186,7 +186,8 @@ class Records {
      * record, so a photograph shows again only where its file is in the store.
      */
     @Transactional
-    public UUID readIn(JsonNode tree) {
+    public UUID readIn(Map<String, Object> file) {
+        JsonNode tree = json.valueToTree(file);
         JsonNode version = tree.get("version");
         if (version == null || !version.isInt()) {
             throw new InvalidInput(

@@ -1,5 +1,7 @@
 package org.pendrik.app.store;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -11,7 +13,8 @@ import org.apache.ibatis.type.MappedTypes;
  *
  * @param keys without blanks, each once
  */
-public record ZoneKeys(List<String> keys) {
+public record ZoneKeys(@JsonValue List<String> keys) {
+    @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
     public ZoneKeys {
         keys = List.copyOf(new LinkedHashSet<>(keys));
     }

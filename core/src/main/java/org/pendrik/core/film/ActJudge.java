@@ -108,6 +108,9 @@ final class ActJudge {
             outlook = w.said();
         }
         boolean works = band.isTolerable(tooth);
+        if (works && slick && act.technique().follow().isEmpty()) {
+            outlook = "it grips poorly";
+        }
         String surface = finish.label() + (slick ? " is too slick for " : " is too rough for ");
         out.add(
                 finding(

@@ -1,0 +1,8 @@
+/**
+ * The description of the API: what every record says of itself, so that clients are generated from
+ * it.
+ */
+@NullMarked
+package org.pendrik.app.apidocs;
+
+import org.jspecify.annotations.NullMarked;

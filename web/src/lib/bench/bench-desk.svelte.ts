@@ -1,0 +1,133 @@
+import { api, must, said, type Schemas } from '$lib/api/client';
+import { queryClient, refreshJob } from '$lib/api/queries';
+import { toIso } from '$lib/time/time';
+import type { Desk } from '$lib/ui/desk.svelte';
+
+export type Bench = Schemas['Bench'];
+
+/** What a person does at the bench: begin, be done, take back. */
+export class BenchDesk {
+	material = $state<string>();
+	note = $state('');
+	photographId = $state<string | null>(null);
+	startedAt = $state('');
+	finishedAt = $state('');
+
+	constructor(
+		private readonly jobId: string,
+		private readonly desk: Desk,
+		private readonly view: () => Bench | undefined
+	) {}
+
+	get step() {
+		return this.view()?.step ?? undefined;
+	}
+
+	get chosenMaterial(): string {
+		const s = this.step;
+		return this.material ?? s?.running?.material ?? s?.material ?? '';
+	}
+
+	#clear(): void {
+		this.material = undefined;
+		this.note = '';
+		this.photographId = null;
+		this.startedAt = '';
+		this.finishedAt = '';
+	}
+
+	#write(entryId: string, body: Schemas['LogDraft']) {
+		return must(
+			api.PUT('/api/jobs/{jobId}/log/{id}', {
+				params: { path: { jobId: this.jobId, id: entryId } },
+				body
+			})
+		);
+	}
+
+	#take(fresh: Bench): void {
+		queryClient.setQueryData(['job', this.jobId, 'bench'], fresh);
+	}
+
+	async #takeBack(entryId: string): Promise<void> {
+		this.#take(
+			await must(
+				api.DELETE('/api/jobs/{jobId}/log/{id}', {
+					params: { path: { jobId: this.jobId, id: entryId } }
+				})
+			)
+		);
+		await refreshJob(this.jobId);
+	}
+
+	async begin(): Promise<void> {
+		const s = this.step;
+		if (!s || s.running) return;
+		const entryId = crypto.randomUUID();
+		await this.desk.edit(
+			`${s.name} begun`,
+			async () => {
+				this.#take(
+					await this.#write(entryId, {
+						stepId: s.id,
+						material: this.chosenMaterial,
+						startedAt: null,
+						finished: false,
+						finishedAt: null,
+						note: '',
+						photographId: null,
+						version: 0
+					})
+				);
+			},
+			() => refreshJob(this.jobId),
+			() => this.#takeBack(entryId)
+		);
+	}
+
+	async done(): Promise<void> {
+		const s = this.step;
+		if (!s) return;
+		const entryId = s.running?.id ?? crypto.randomUUID();
+		await this.desk.edit(
+			`${s.name} done`,
+			async () => {
+				const fresh = await this.#write(entryId, {
+					stepId: s.id,
+					material: this.chosenMaterial,
+					startedAt: toIso(this.startedAt),
+					finished: true,
+					finishedAt: toIso(this.finishedAt),
+					note: this.note,
+					photographId: this.photographId,
+					version: s.running?.version ?? 0
+				});
+				this.#clear();
+				this.#take(fresh);
+			},
+			() => refreshJob(this.jobId),
+			() => this.#takeBack(entryId)
+		);
+	}
+
+	async addPhotograph(file: File): Promise<void> {
+		const id = crypto.randomUUID();
+		try {
+			await must(
+				api.PUT('/api/jobs/{jobId}/photographs/{id}', {
+					params: {
+						path: { jobId: this.jobId, id },
+						query: { role: 'MODEL', caption: file.name.slice(0, 200) }
+					},
+					body: file as unknown as string,
+					bodySerializer: (b: unknown) => b as BodyInit,
+					headers: { 'Content-Type': 'application/octet-stream' }
+				})
+			);
+			this.photographId = id;
+			this.desk.say('The photograph is with this step', 'saved');
+		} catch (error) {
+			this.desk.say(said(error), 'failed');
+		}
+	}
+}

@@ -1,0 +1,137 @@
+<script lang="ts">
+	import type { Schemas } from '$lib/api/client';
+	import { when } from '$lib/time/time';
+	import type { BenchDesk } from './bench-desk.svelte';
+	import MixCard from './mix-card.svelte';
+	import WindowClock from './window-clock.svelte';
+
+	/** The one step that is at the bench. */
+	type Props = { step: Schemas['BenchStep']; desk: BenchDesk; now: number; busy: boolean };
+
+	let { step, desk, now, busy }: Props = $props();
+
+	const choice = $derived(step.materials.find((m) => m.key === desk.chosenMaterial));
+	const against = $derived(step.findings.filter((f) => f.severity !== 'NOTE'));
+	const notes = $derived(step.findings.filter((f) => f.severity === 'NOTE'));
+	const waits = $derived(new Date(step.readyAt).getTime() > now + 30_000 && !step.running);
+	let file = $state<HTMLInputElement>();
+</script>
+
+<div class="grid gap-5 lg:grid-cols-[1.25fr_1fr]">
+	<div class="flex flex-col gap-4">
+		<div>
+			<h1 class="font-stencil text-[3.6rem] leading-[0.95] font-bold first-letter:uppercase">
+				{step.name}
+			</h1>
+			<p class="text-[1.6rem] leading-snug">{step.zoneNames.join(', ')}</p>
+		</div>
+		{#if step.clock}<WindowClock clock={step.clock} {now} />{/if}
+		{#if waits && !step.clock}
+			<p class="border-l-8 border-ink bg-sheet px-4 py-2 text-[1.5rem]">
+				<strong>Not yet.</strong> Ready {when(step.readyAt, now)}.
+			</p>
+		{/if}
+		{#each against as f (f.why)}
+			<p class="border-l-8 border-ink bg-sheet px-4 py-2 text-[1.5rem]">
+				<strong>{f.severity === 'STOP' ? '✕ Stop.' : '△ Careful.'}</strong>
+				{f.why}
+			</p>
+		{/each}
+		<div class="text-[1.5rem] leading-snug">
+			<p class="tag text-base">Stroke</p>
+			<p>{step.stroke}</p>
+			<p class="tag mt-3 text-base">Stop rule</p>
+			<p>{step.stopRule}</p>
+			{#each notes as f (f.why)}<p class="mt-3 text-soft">{f.why}</p>{/each}
+		</div>
+	</div>
+	<div class="flex flex-col gap-4">
+		{#if choice?.mix}<MixCard
+				mix={choice.mix}
+				name={choice.name}
+				hex={choice.hex}
+			/>{:else if choice}
+			<section class="sheet px-5 py-3">
+				<p class="tag text-base">With</p>
+				<p class="text-[1.6rem]">{choice.name}</p>
+			</section>
+		{/if}
+		{#if choice?.caution}
+			<p class="border-2 border-ink px-4 py-2 text-[1.35rem] leading-snug">
+				<strong class="tag text-base text-ink">Caution</strong><br />{choice.caution} The safety data
+				sheet of the product comes first.
+			</p>
+		{/if}
+		{#if step.running}
+			<section
+				class="sheet flex flex-col gap-3 px-5 py-3 text-[1.35rem]"
+				aria-label="What was really done"
+			>
+				<p>Begun {when(step.running.startedAt, now)}. Planned {step.minutes} min.</p>
+				<label class="flex flex-col gap-1"
+					><span class="tag text-base">What you really used</span>
+					<select
+						class="min-h-14"
+						value={desk.chosenMaterial}
+						onchange={(e) => (desk.material = e.currentTarget.value)}
+					>
+						{#each step.materials as m (m.key)}<option value={m.key}>{m.name}</option>{/each}
+					</select>
+				</label>
+				<label class="flex flex-col gap-1"
+					><span class="tag text-base">Note</span><input
+						class="min-h-14"
+						bind:value={desk.note}
+						maxlength="2000"
+					/></label
+				>
+				<details>
+					<summary class="flex min-h-14 cursor-pointer items-center text-soft">Other times</summary>
+					<label class="flex flex-col"
+						><span class="tag text-base">Begun</span><input
+							class="min-h-14"
+							type="datetime-local"
+							bind:value={desk.startedAt}
+						/></label
+					>
+					<label class="flex flex-col"
+						><span class="tag text-base">Done</span><input
+							class="min-h-14"
+							type="datetime-local"
+							bind:value={desk.finishedAt}
+						/></label
+					>
+				</details>
+				<input
+					bind:this={file}
+					type="file"
+					accept="image/jpeg,image/png"
+					capture="environment"
+					class="hidden"
+					aria-label="Photograph of this step"
+					onchange={(e) => {
+						const f = e.currentTarget.files?.[0];
+						if (f) void desk.addPhotograph(f);
+					}}
+				/>
+				<button class="min-h-14 border border-soft text-left px-3" onclick={() => file?.click()}
+					>{desk.photographId ? '✓ Photograph taken' : 'Take a photograph'}</button
+				>
+			</section>
+		{/if}
+		<button
+			class="min-h-20 rounded-[2px] border-2 border-act bg-act px-5 font-label text-[2rem] font-semibold text-on-act disabled:opacity-50"
+			disabled={busy}
+			onclick={() => void (step.running ? desk.done() : desk.begin())}
+			>{step.running ? 'Done' : 'Begin'}<span class="ml-3 text-[1.1rem] font-medium">space</span
+			></button
+		>
+		{#if !step.running}
+			<button
+				class="min-h-14 border border-soft px-4 text-left text-[1.35rem]"
+				disabled={busy}
+				onclick={() => void desk.done()}>It is done already</button
+			>
+		{/if}
+	</div>
+</div>

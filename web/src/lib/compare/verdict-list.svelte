@@ -1,0 +1,64 @@
+<script lang="ts">
+	import type { Schemas } from '$lib/api/client';
+
+	/** Region by region: lighter, as the prototype, heavier, with the figures. */
+	let { regions }: { regions: Schemas['Judged'][] } = $props();
+
+	const WORDS = {
+		LIGHTER: 'lighter',
+		AS_PROTOTYPE: 'as the prototype',
+		HEAVIER: 'heavier',
+		CANNOT_TELL: 'cannot tell'
+	};
+	const SIGN = { LIGHTER: '◁', AS_PROTOTYPE: '=', HEAVIER: '▷', CANNOT_TELL: '?' };
+	const one = (v: number) => v.toFixed(1);
+	const signed = (v: number) => (v >= 0 ? '+' : '−') + Math.abs(v).toFixed(1);
+	const at = (r: Schemas['Judged']) => Math.min(1.6, Math.max(0, r.progress ?? 1)) / 1.6;
+</script>
+
+<ol>
+	{#each regions as r (r.regionId)}
+		<li class="border-t border-line py-2">
+			<div class="flex flex-wrap items-baseline justify-between gap-x-3">
+				<span class="font-semibold">{r.name}</span>
+				<span class="font-label text-[1.15rem] font-semibold"
+					>{SIGN[r.verdict]} {WORDS[r.verdict]}</span
+				>
+			</div>
+			<div class="mt-1 grid grid-cols-[auto_1fr] items-center gap-3">
+				<span class="flex">
+					<span class="block h-9 w-9" style:background-color={r.prototypeHex} title="prototype"
+					></span>
+					<span class="block h-9 w-9" style:background-color={r.modelHex} title="model"></span>
+				</span>
+				{#if r.progress !== null && r.progress !== undefined}
+					<svg
+						viewBox="0 0 160 24"
+						class="block h-7 w-full text-ink"
+						preserveAspectRatio="none"
+						role="img"
+						aria-label="{Math.round(
+							r.progress * 100
+						)} % of the way from factory colour to prototype"
+					>
+						<line x1="0" x2="160" y1="12" y2="12" stroke="currentColor" />
+						<path
+							d="M0 6 V18 M100 2 V22"
+							stroke="currentColor"
+							stroke-width="1.6"
+							vector-effect="non-scaling-stroke"
+						/>
+						<rect x={at(r) * 160 - 3} y="6" width="6" height="12" fill="currentColor" />
+					</svg>
+				{:else}<span></span>{/if}
+			</div>
+			<p class="figure text-soft">
+				ΔE00 {one(r.deltaE00)} ± {one(r.tolerance)} · ΔL {signed(r.deltaL)} · ΔC {signed(r.deltaC)} ·
+				ΔH {signed(r.deltaH)}{r.progress !== null && r.progress !== undefined
+					? ` · ${Math.round(r.progress * 100)} % of the way`
+					: ''}
+			</p>
+			<p>{r.advice}</p>
+		</li>
+	{/each}
+</ol>

@@ -1,0 +1,74 @@
+<script lang="ts">
+	/** Both sides in the same coordinates with a wipe between them: the prototype left of it, the model right. */
+	type Props = {
+		prototypeSrc: string;
+		modelSrc: string;
+		mapSrc: string;
+		ratio: number;
+		showMap: boolean;
+		share: number;
+	};
+
+	let { prototypeSrc, modelSrc, mapSrc, ratio, showMap, share = $bindable() }: Props = $props();
+
+	let frame = $state<HTMLDivElement>();
+	let held = $state(false);
+
+	function follow(event: PointerEvent) {
+		const box = frame?.getBoundingClientRect();
+		if (held && box) share = Math.min(1, Math.max(0, (event.clientX - box.left) / box.width));
+	}
+</script>
+
+{#if showMap}
+	<img
+		src={mapSrc}
+		alt="Difference map: light is alike, dark is far apart"
+		class="block w-full border border-line"
+		style:aspect-ratio={ratio}
+	/>
+{:else}
+	<div
+		bind:this={frame}
+		class="relative w-full cursor-ew-resize touch-none overflow-hidden border border-line select-none"
+		style:aspect-ratio={ratio}
+		onpointerdown={(e) => {
+			held = true;
+			frame?.setPointerCapture(e.pointerId);
+			follow(e);
+		}}
+		onpointermove={follow}
+		onpointerup={() => (held = false)}
+		role="presentation"
+	>
+		<img
+			src={modelSrc}
+			alt="The model's side"
+			class="absolute inset-0 h-full w-full"
+			draggable="false"
+		/>
+		<img
+			src={prototypeSrc}
+			alt="The prototype's side"
+			class="absolute inset-0 h-full w-full"
+			style:clip-path={`inset(0 ${(1 - share) * 100}% 0 0)`}
+			draggable="false"
+		/>
+		<div
+			class="absolute inset-y-0 w-1 bg-white outline outline-black"
+			style:left={`calc(${share * 100}% - 2px)`}
+		></div>
+		<span class="tag absolute bottom-1 left-2 bg-white px-1 text-black">prototype</span>
+		<span class="tag absolute right-2 bottom-1 bg-white px-1 text-black">model</span>
+	</div>
+	<label class="mt-1 flex items-center gap-3"
+		><span class="tag">Wipe</span><input
+			class="grow"
+			type="range"
+			min="0"
+			max="1"
+			step="0.01"
+			bind:value={share}
+		/></label
+	>
+{/if}

@@ -1,0 +1,61 @@
+import { createContext } from 'svelte';
+
+export type Key = { key: string; label: string; run: () => void };
+
+const [getKeys, setKeys] = createContext<Keys>();
+
+/** The letters that do something in the view at hand. A view adds its own and takes them away again. */
+export class Keys {
+	#groups = $state.raw<{ title: string; keys: Key[] }[]>([]);
+	showing = $state(false);
+
+	static create(): Keys {
+		return setKeys(new Keys());
+	}
+
+	/** Adds the keys of a view for as long as it is shown; call it while a component starts. */
+	static use(title: string, keys: () => Key[]): void {
+		const all = getKeys();
+		$effect(() => all.#add(title, keys()));
+	}
+
+	get groups() {
+		return this.#groups;
+	}
+
+	#add(title: string, keys: Key[]): () => void {
+		const group = { title, keys };
+		// read without becoming dependent on it: only the view's own keys may run this again
+		queueMicrotask(() => {
+			this.#groups = [...this.#groups.filter((g) => g.title !== title), group];
+		});
+		return () => {
+			queueMicrotask(() => {
+				this.#groups = this.#groups.filter((g) => g !== group);
+			});
+		};
+	}
+
+	press(event: KeyboardEvent): void {
+		const target = event.target as HTMLElement | null;
+		const typing = target?.closest('input, textarea, select, [contenteditable]') !== null;
+		if (event.altKey || event.metaKey || typing) {
+			return;
+		}
+		if (event.ctrlKey) {
+			return;
+		}
+		const onButton = target?.closest('button, a, [role="button"]') !== null;
+		if ((event.key === ' ' || event.key === 'Enter') && onButton) {
+			return;
+		}
+		for (const group of [...this.#groups].reverse()) {
+			const hit = group.keys.find((k) => k.key === event.key);
+			if (hit) {
+				event.preventDefault();
+				hit.run();
+				return;
+			}
+		}
+	}
+}

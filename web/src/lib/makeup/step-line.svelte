@@ -1,0 +1,126 @@
+<script lang="ts">
+	import type { Schemas } from '$lib/api/client';
+	import { span } from '$lib/time/time';
+	import FindingCard from './finding-card.svelte';
+	import type { PlanDesk, Step } from './plan-desk.svelte';
+
+	/** A step of the plan as a line of the work ticket, with what the engine says of it. */
+	type Props = {
+		step: Step;
+		number: number;
+		desk: PlanDesk;
+		findings: Schemas['FindingView'][];
+		materials: Schemas['MaterialItem'][];
+		zones: Schemas['JobZone'][];
+		pinned: string | undefined;
+	};
+
+	let { step, number, desk, findings, materials, zones, pinned }: Props = $props();
+
+	const on = $derived(desk.chosen === step.id);
+	const names = $derived(step.zones.map((k) => zones.find((z) => z.zoneKey === k)?.name ?? k));
+	const THICK = [
+		['MIST', 'mist'],
+		['LIGHT', 'light'],
+		['NORMAL', 'normal'],
+		['WET', 'wet']
+	] as const;
+
+	function toggle(zone: string) {
+		const has = step.zones.includes(zone);
+		if (has && step.zones.length === 1) return;
+		void desk.change(
+			step.id,
+			{ zones: has ? step.zones.filter((z) => z !== zone) : [...step.zones, zone] },
+			`${step.name}: zones changed`
+		);
+	}
+</script>
+
+<li class="border-t border-line {on ? 'bg-sheet' : ''}">
+	<button
+		class="grid w-full grid-cols-[2rem_1fr_auto] items-baseline gap-x-2 px-2 py-1.5 text-left"
+		aria-expanded={on}
+		onclick={() => (desk.chosen = on ? undefined : step.id)}
+		onfocus={() => (desk.chosen ??= step.id)}
+	>
+		<span class="figure text-xl {step.done ? 'text-soft line-through' : ''}">{number}</span>
+		<span class="leading-snug">
+			<span class="font-label text-[1.12rem] font-semibold first-letter:uppercase">{step.name}</span
+			>
+			{#if step.hex}<span
+					class="mx-0.5 inline-block h-3 w-3 border border-soft align-baseline"
+					style:background-color={step.hex}
+				></span>{/if}
+			<span>{step.materialName}</span>
+			{#if step.done}<span class="tag">done</span>{/if}
+			{#if step.origin === 'INSERTED'}<span class="tag">needed</span>{/if}
+			{#if pinned}<span class="tag">after {pinned}</span>{/if}
+			<span class="block text-[0.93rem] text-soft"
+				>{names.length > 4
+					? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`
+					: names.join(', ')}</span
+			>
+		</span>
+		<span class="figure text-soft">{span(step.minutes * 60_000)}</span>
+	</button>
+	{#each findings.filter((f) => f.severity !== 'NOTE' || on) as f (f.index)}
+		<FindingCard finding={f} {desk} />
+	{/each}
+	{#if on}
+		<div class="mx-2 mb-2 ml-10 flex flex-col gap-2 border-l-2 border-ink pl-3">
+			<p><span class="tag">Why</span> {step.reason}</p>
+			{#if !step.done}
+				<div class="flex flex-wrap items-center gap-2">
+					<select
+						class="max-w-52"
+						aria-label="Material of {step.name}"
+						value={step.material}
+						onchange={(e) =>
+							void desk.change(step.id, { material: e.currentTarget.value }, 'Material changed')}
+					>
+						{#each step.materials as key (key)}<option value={key}
+								>{materials.find((m) => m.key === key)?.name ?? key}</option
+							>{/each}
+					</select>
+					{#if step.role !== 'WORK'}
+						<select
+							aria-label="Thickness of {step.name}"
+							value={step.thickness}
+							onchange={(e) =>
+								void desk.change(
+									step.id,
+									{ thickness: e.currentTarget.value as Step['thickness'] },
+									'Thickness changed'
+								)}
+						>
+							{#each THICK as [key, name] (key)}<option value={key}>{name}</option>{/each}
+						</select>
+					{/if}
+				</div>
+				<details>
+					<summary class="tag cursor-pointer">Zones</summary>
+					<div class="flex flex-wrap gap-x-4">
+						{#each zones as z (z.zoneKey)}
+							<label class="flex min-h-7 items-center gap-1.5"
+								><input
+									type="checkbox"
+									checked={step.zones.includes(z.zoneKey)}
+									onchange={() => toggle(z.zoneKey)}
+								/>{z.name}</label
+							>
+						{/each}
+					</div>
+				</details>
+				<div class="flex flex-wrap gap-4">
+					<button class="tag underline" onclick={() => void desk.move(step.id, -1)}>earlier</button>
+					<button class="tag underline" onclick={() => void desk.move(step.id, 1)}>later</button>
+					<button class="tag underline" onclick={() => void desk.pin(step.id)}
+						>{pinned ? 'let it move' : 'keep it after the one before'}</button
+					>
+					<button class="tag underline" onclick={() => void desk.remove(step.id)}>take out</button>
+				</div>
+			{/if}
+		</div>
+	{/if}
+</li>

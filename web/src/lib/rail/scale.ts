@@ -1,0 +1,86 @@
+import type { Schemas } from '$lib/api/client';
+
+export type Slot = Schemas['Slot'];
+export type Span = { from: number; until: number };
+
+const MS_PER_HOUR = 3_600_000;
+/** An hour away from the bench is drawn this much narrower than one at it. */
+const AWAY = 0.09;
+
+/** Maps time to width, with nights and absences narrowed. */
+export class RailScale {
+	readonly #at: number[] = [];
+	readonly #x: number[] = [];
+	readonly spans: Span[];
+
+	constructor(
+		readonly from: number,
+		readonly until: number,
+		bench: Span[],
+		width: number
+	) {
+		this.spans = bench
+			.map((s) => ({ from: Math.max(from, s.from), until: Math.min(until, s.until) }))
+			.filter((s) => s.until > s.from);
+		const cuts = [from, ...this.spans.flatMap((s) => [s.from, s.until]), until];
+		const weights: number[] = [];
+		for (let i = 1; i < cuts.length; i++) {
+			const hours = ((cuts[i] ?? 0) - (cuts[i - 1] ?? 0)) / MS_PER_HOUR;
+			weights.push(hours * (i % 2 === 0 ? 1 : AWAY));
+		}
+		const total = weights.reduce((a, b) => a + b, 0) || 1;
+		let x = 0;
+		this.#at.push(from);
+		this.#x.push(0);
+		weights.forEach((w, i) => {
+			x += (w / total) * width;
+			this.#at.push(cuts[i + 1] ?? until);
+			this.#x.push(x);
+		});
+	}
+
+	x(time: number): number {
+		const t = Math.min(Math.max(time, this.from), this.until);
+		for (let i = 1; i < this.#at.length; i++) {
+			const a = this.#at[i - 1] ?? 0;
+			const b = this.#at[i] ?? 0;
+			if (t <= b) {
+				const xa = this.#x[i - 1] ?? 0;
+				const xb = this.#x[i] ?? 0;
+				return b === a ? xb : xa + ((t - a) / (b - a)) * (xb - xa);
+			}
+		}
+		return this.#x.at(-1) ?? 0;
+	}
+}
+
+const time = (iso: string | null | undefined) => (iso ? new Date(iso).getTime() : undefined);
+
+export type Drying = {
+	slot: Slot;
+	number: number;
+	lane: number;
+	laid: number;
+	touch: number;
+	recoat: number;
+	full: number;
+};
+
+/** Coats that are drying in a span of time, in lanes so that no two lie on each other. */
+export function dryings(slots: Slot[], from: number, until: number, lanes: number): Drying[] {
+	const ends: number[] = new Array<number>(lanes).fill(-Infinity);
+	const out: Drying[] = [];
+	slots.forEach((slot, i) => {
+		const touch = time(slot.touchAt);
+		const recoat = time(slot.recoatAt);
+		const full = time(slot.fullAt);
+		const laid = new Date(slot.end).getTime();
+		if (touch === undefined || recoat === undefined || full === undefined) return;
+		if (recoat < from || laid > until) return;
+		let lane = ends.findIndex((e) => e <= laid);
+		if (lane < 0) lane = ends.indexOf(Math.min(...ends));
+		ends[lane] = recoat;
+		out.push({ slot, number: i + 1, lane, laid, touch, recoat, full });
+	});
+	return out;
+}

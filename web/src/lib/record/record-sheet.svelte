@@ -1,0 +1,141 @@
+<script lang="ts">
+	import type { Schemas } from '$lib/api/client';
+	import { day, span, when } from '$lib/time/time';
+
+	/** The record of a job: what the prototype showed, what was planned, what was really done, how it compares. */
+	type Props = {
+		record: Schemas['JobRecord'];
+		zones: Schemas['JobZone'][];
+		verdicts: Schemas['Judged'][];
+		lists: Schemas['Lists'] | undefined;
+	};
+
+	let { record, zones, verdicts, lists }: Props = $props();
+
+	const now = Date.now();
+	const STRENGTHS = ['a trace', 'plain', 'heavy'];
+	const WORDS = {
+		LIGHTER: 'lighter',
+		AS_PROTOTYPE: 'as the prototype',
+		HEAVIER: 'heavier',
+		CANNOT_TELL: 'cannot tell'
+	};
+	const zone = (key: string) => zones.find((z) => z.zoneKey === key)?.name ?? key;
+	const technique = (key: string) => lists?.techniques.find((t) => t.key === key)?.name ?? key;
+	const material = (key: string) => lists?.materials.find((m) => m.key === key)?.name ?? key;
+	const effect = (key: string) => lists?.effects.find((e) => e.key === key)?.label ?? key;
+	const time = (iso: string) => new Date(iso).getTime();
+	const pictures = $derived(record.photographs.filter((p) => p.corners));
+	const finished = $derived(record.log.filter((e) => e.finishedAt));
+	const hands = $derived(
+		finished.reduce((sum, e) => sum + time(e.finishedAt ?? '') - time(e.startedAt), 0)
+	);
+	const measuresOf = (id: string) => record.measures.filter((m) => m.photograph === id);
+	const regionName = (id: string) => record.regions.find((r) => r.id === id)?.name ?? '';
+</script>
+
+{#if record.job.note}<p class="mb-4 max-w-prose">{record.job.note}</p>{/if}
+<div class="grid gap-4 sm:grid-cols-2">
+	{#each pictures as p (p.id)}
+		<figure class="sheet p-2">
+			<img
+				src="/api/photographs/{p.id}/side"
+				alt="Side of {p.role === 'MODEL' ? 'the model' : 'the prototype'}, flat"
+				class="block w-full"
+			/>
+			<figcaption class="mt-1 flex justify-between gap-2">
+				<span
+					><span class="font-semibold">{p.role === 'MODEL' ? 'Model' : 'Prototype'}</span>, {p.caption}</span
+				>
+				<span class="text-soft">{day(p.takenAt ?? p.addedAt)}</span>
+			</figcaption>
+		</figure>
+	{/each}
+</div>
+
+<h2 class="mt-6 border-b-2 border-ink text-2xl">Seen on the prototype</h2>
+<ul>
+	{#each record.effects as e (e.id)}
+		<li class="border-b border-line py-1">
+			<span class="font-semibold first-letter:uppercase">{effect(e.kind)}</span>, {STRENGTHS[
+				e.strength - 1
+			]}: {e.zones.map(zone).join(', ')}{e.note ? ` – ${e.note}` : ''}
+		</li>
+	{:else}<li class="py-1 text-soft">No effects noted.</li>{/each}
+</ul>
+
+{#if record.measures.length}
+	<h2 class="mt-6 border-b-2 border-ink text-2xl">Measured</h2>
+	<table class="w-full">
+		<thead
+			><tr class="tag text-left"
+				><th class="py-1 font-semibold">Region</th>{#each pictures as p (p.id)}<th
+						class="font-semibold">{p.role === 'MODEL' ? 'Model' : 'Prototype'} L* a* b*</th
+					>{/each}</tr
+			></thead
+		>
+		<tbody>
+			{#each record.regions as r (r.id)}
+				<tr class="border-b border-line">
+					<td class="py-1">{regionName(r.id)}{r.factory ? ' (factory colour)' : ''}</td>
+					{#each pictures as p (p.id)}
+						{@const m = measuresOf(p.id).find((x) => x.region === r.id)}
+						<td class="figure"
+							>{m
+								? `${m.l.toFixed(1)} ${m.a.toFixed(1)} ${m.b.toFixed(1)} ± ${m.uncertainty.toFixed(1)}`
+								: '–'}</td
+						>
+					{/each}
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+{/if}
+
+{#if verdicts.length}
+	<h2 class="mt-6 border-b-2 border-ink text-2xl">The model against the prototype</h2>
+	<ul>
+		{#each verdicts as v (v.regionId)}<li
+				class="flex justify-between gap-4 border-b border-line py-1"
+			>
+				<span>{v.name}</span><span class="figure"
+					>{WORDS[v.verdict]} · ΔE00 {v.deltaE00.toFixed(1)} ± {v.tolerance.toFixed(1)}</span
+				>
+			</li>{/each}
+	</ul>
+{/if}
+
+<h2 class="mt-6 border-b-2 border-ink text-2xl">
+	Done{#if finished.length}<span class="text-soft"> · {span(hands)} at the bench</span>{/if}
+</h2>
+<ol>
+	{#each finished as e (e.id)}
+		<li class="grid grid-cols-[9.5rem_1fr] gap-3 border-b border-line py-1">
+			<span class="figure text-soft"
+				>{when(e.startedAt, now)}, {span(time(e.finishedAt ?? '') - time(e.startedAt))}</span
+			>
+			<span
+				><span class="font-semibold first-letter:uppercase">{technique(e.technique)}</span>, {material(
+					e.material
+				)}: {e.zones.map(zone).join(', ')}{e.note ? ` – ${e.note}` : ''}</span
+			>
+		</li>
+	{:else}<li class="py-1 text-soft">Nothing is logged yet.</li>{/each}
+</ol>
+
+{#if record.steps.some((s) => !s.finishedAt)}
+	<h2 class="mt-6 border-b-2 border-ink text-2xl">Still to do</h2>
+	<ol>
+		{#each record.steps.filter((s) => !s.finishedAt) as s (s.id)}
+			<li class="border-b border-line py-1">
+				<span class="font-semibold first-letter:uppercase">{technique(s.technique)}</span>, {material(
+					s.material
+				)}: {s.zones.map(zone).join(', ')}<span class="text-soft"> – {s.reason}</span>
+			</li>
+		{/each}
+	</ol>
+{/if}
+<p class="mt-6 text-soft">
+	Written {new Date(record.writtenAt).toLocaleString('en-GB')}. Colours in CIELAB under D65;
+	differences in CIEDE2000.
+</p>

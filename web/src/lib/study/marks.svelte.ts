@@ -1,0 +1,216 @@
+import { api, must, said, type Schemas } from '$lib/api/client';
+import { refreshJob } from '$lib/api/queries';
+import type { Desk } from '$lib/ui/desk.svelte';
+
+type Photograph = Schemas['Photograph'];
+type Point = Schemas['Point'];
+type Known = Schemas['KnownPoint'];
+type Grey = Schemas['GreyPatch'];
+type Kept = { corners: Point[] | null; known: Known[]; grey: Grey | null };
+
+export type Chosen = { kind: 'corner' | 'known'; index: number } | { kind: 'grey' };
+export const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'] as const;
+
+const SAVE_AFTER_MS = 600;
+
+/** What is marked on one photograph, while it is moved; saved a moment after the last move. */
+export class PhotoMarks {
+	corners = $state<Point[]>([]);
+	known = $state<Known[]>([]);
+	grey = $state<Grey | null>(null);
+	chosen = $state<Chosen>({ kind: 'corner', index: 0 });
+	refused = $state('');
+	placed = $state(false);
+	readonly id: string;
+	readonly width: number;
+	readonly height: number;
+	readonly #jobId: string;
+	#version: number;
+	#kept: Kept;
+	#timer: ReturnType<typeof setTimeout> | undefined;
+
+	constructor(
+		photo: Photograph,
+		private readonly desk: Desk
+	) {
+		this.id = photo.id;
+		this.width = photo.widthPx;
+		this.height = photo.heightPx;
+		this.#jobId = photo.jobId;
+		this.#version = photo.version;
+		this.#kept = {
+			corners: photo.corners?.points ?? null,
+			known: photo.knownPoints?.points ?? [],
+			grey: photo.greyPatch ?? null
+		};
+		this.#show(this.#kept);
+	}
+
+	#show(kept: Kept): void {
+		const [w, h] = [this.width, this.height];
+		this.placed = kept.corners !== null;
+		this.corners = (
+			kept.corners ?? [
+				{ x: w * 0.15, y: h * 0.2 },
+				{ x: w * 0.85, y: h * 0.2 },
+				{ x: w * 0.85, y: h * 0.8 },
+				{ x: w * 0.15, y: h * 0.8 }
+			]
+		).map((p) => ({ ...p }));
+		this.known = kept.known.map((k) => ({ ...k }));
+		this.grey = kept.grey ? { ...kept.grey } : null;
+	}
+
+	/** The chosen mark in photograph pixels. */
+	get focus(): Point {
+		const c = this.chosen;
+		if (c.kind === 'corner') return this.corners[c.index] ?? { x: 0, y: 0 };
+		if (c.kind === 'known') {
+			const k = this.known[c.index];
+			return k ? { x: k.xPx, y: k.yPx } : { x: 0, y: 0 };
+		}
+		return this.grey
+			? { x: this.grey.x + this.grey.width / 2, y: this.grey.y + this.grey.height / 2 }
+			: { x: 0, y: 0 };
+	}
+
+	moveTo(x: number, y: number): void {
+		const px = Math.min(Math.max(x, 0), this.width);
+		const py = Math.min(Math.max(y, 0), this.height);
+		const c = this.chosen;
+		if (c.kind === 'corner') {
+			this.corners[c.index] = { x: px, y: py };
+		} else if (c.kind === 'known') {
+			const k = this.known[c.index];
+			if (k) this.known[c.index] = { ...k, xPx: px, yPx: py };
+		} else if (this.grey) {
+			const g = this.grey;
+			this.grey = {
+				...g,
+				x: Math.min(Math.max(px - g.width / 2, 0), this.width - g.width),
+				y: Math.min(Math.max(py - g.height / 2, 0), this.height - g.height)
+			};
+		}
+		this.soon();
+	}
+
+	nudge(dx: number, dy: number): void {
+		this.moveTo(this.focus.x + dx, this.focus.y + dy);
+	}
+
+	next(): void {
+		const all: Chosen[] = [
+			...this.corners.map((_, index) => ({ kind: 'corner' as const, index })),
+			...this.known.map((_, index) => ({ kind: 'known' as const, index })),
+			...(this.grey ? [{ kind: 'grey' as const }] : [])
+		];
+		const at = all.findIndex((a) => JSON.stringify(a) === JSON.stringify(this.chosen));
+		this.chosen = all[(at + 1) % all.length] ?? { kind: 'corner', index: 0 };
+	}
+
+	addGrey(): void {
+		const size = Math.max(8, this.width * 0.04);
+		this.grey = {
+			x: this.width / 2 - size / 2,
+			y: this.height * 0.9 - size / 2,
+			width: size,
+			height: size,
+			lightness: 50
+		};
+		this.chosen = { kind: 'grey' };
+		this.soon();
+	}
+
+	resizeGrey(factor: number): void {
+		if (!this.grey) return;
+		const width = Math.min(Math.max(6, this.grey.width * factor), this.width / 2);
+		const centre = this.focus;
+		this.grey = {
+			...this.grey,
+			width,
+			height: width,
+			x: centre.x - width / 2,
+			y: centre.y - width / 2
+		};
+		this.soon();
+	}
+
+	setLightness(value: number): void {
+		if (!this.grey) return;
+		this.grey = { ...this.grey, lightness: value };
+		this.soon();
+	}
+
+	dropGrey(): void {
+		this.grey = null;
+		this.chosen = { kind: 'corner', index: 0 };
+		this.soon();
+	}
+
+	addKnown(lengthMm: number, heightMm: number): void {
+		this.known = [
+			...this.known,
+			{ xPx: this.width / 2, yPx: this.height / 2, xMm: lengthMm / 2, yMm: heightMm / 2 }
+		];
+		this.chosen = { kind: 'known', index: this.known.length - 1 };
+	}
+
+	setKnown(index: number, part: Partial<Known>): void {
+		const k = this.known[index];
+		if (k) {
+			this.known[index] = { ...k, ...part };
+			this.soon();
+		}
+	}
+
+	dropKnown(index: number): void {
+		this.known = this.known.filter((_, i) => i !== index);
+		this.chosen = { kind: 'corner', index: 0 };
+		this.soon();
+	}
+
+	soon(): void {
+		clearTimeout(this.#timer);
+		this.#timer = setTimeout(() => void this.save(), SAVE_AFTER_MS);
+	}
+
+	/** Stores what is marked; what the server refuses stays on screen with the reason. */
+	async save(): Promise<void> {
+		clearTimeout(this.#timer);
+		const before = this.#kept;
+		const fresh: Kept = {
+			corners: this.corners.map((p) => ({ ...p })),
+			known: this.known.map((k) => ({ ...k })),
+			grey: this.grey ? { ...this.grey } : null
+		};
+		try {
+			await this.#put(fresh);
+			this.refused = '';
+			this.placed = true;
+			this.desk.remember('Marks moved', async () => {
+				await this.#put(before);
+				this.#show(before);
+				await refreshJob(this.#jobId);
+			});
+			await refreshJob(this.#jobId);
+		} catch (error) {
+			this.refused = said(error);
+		}
+	}
+
+	async #put(kept: Kept): Promise<void> {
+		const stored = await must(
+			api.PUT('/api/photographs/{id}/marks', {
+				params: { path: { id: this.id } },
+				body: {
+					corners: kept.corners ? { points: kept.corners } : null,
+					knownPoints: { points: kept.known },
+					greyPatch: kept.grey,
+					version: this.#version
+				}
+			})
+		);
+		this.#version = stored.version;
+		this.#kept = kept;
+	}
+}

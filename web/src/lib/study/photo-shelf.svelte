@@ -1,0 +1,128 @@
+<script lang="ts">
+	import { api, said, type Schemas } from '$lib/api/client';
+	import { refreshJob } from '$lib/api/queries';
+	import { must } from '$lib/api/client';
+	import Button from '$lib/ui/button.svelte';
+	import { Desk } from '$lib/ui/desk.svelte';
+
+	/** The photographs of one role: put in, choose, put away. */
+	type Props = {
+		jobId: string;
+		role: Schemas['Photograph']['role'];
+		photographs: Schemas['Photograph'][];
+		chosen: string | undefined;
+		onchoose: (id: string) => void;
+	};
+
+	let { jobId, role, photographs, chosen, onchoose }: Props = $props();
+
+	const desk = Desk.get();
+	let input = $state<HTMLInputElement>();
+	let coming = $state('');
+	let refused = $state('');
+	let over = $state(false);
+	const what = $derived(role === 'PROTOTYPE' ? 'the prototype' : 'the model');
+
+	/** Opens the file chooser. */
+	export function ask(): void {
+		input?.click();
+	}
+
+	async function take(files: FileList | null | undefined) {
+		const file = files?.[0];
+		if (!file) return;
+		coming = file.name;
+		refused = '';
+		const id = crypto.randomUUID();
+		try {
+			await must(
+				api.PUT('/api/jobs/{jobId}/photographs/{id}', {
+					params: { path: { jobId, id }, query: { role, caption: file.name.slice(0, 200) } },
+					body: file as unknown as string,
+					bodySerializer: (b: unknown) => b as BodyInit,
+					headers: { 'Content-Type': 'application/octet-stream' }
+				})
+			);
+			await refreshJob(jobId);
+			onchoose(id);
+		} catch (error) {
+			refused = said(error);
+		} finally {
+			coming = '';
+			if (input) input.value = '';
+		}
+	}
+
+	async function putAway(photo: Schemas['Photograph']) {
+		const path = { params: { path: { id: photo.id } } };
+		await desk.edit(
+			'The photograph is put away',
+			() => must(api.DELETE('/api/photographs/{id}', path)),
+			() => refreshJob(jobId),
+			async () => {
+				await must(api.POST('/api/photographs/{id}/restore', path));
+				await refreshJob(jobId);
+			}
+		);
+	}
+
+	function drop(event: DragEvent) {
+		event.preventDefault();
+		over = false;
+		void take(event.dataTransfer?.files);
+	}
+</script>
+
+<input
+	bind:this={input}
+	type="file"
+	accept="image/jpeg,image/png"
+	class="hidden"
+	aria-label="Photograph of {what}"
+	onchange={(e) => void take(e.currentTarget.files)}
+/>
+{#if photographs.length === 0}
+	<div
+		class="flex flex-col items-start gap-3 border-2 border-dashed px-6 py-10 {over
+			? 'border-ink'
+			: 'border-line'}"
+		ondragover={(e) => {
+			e.preventDefault();
+			over = true;
+		}}
+		ondragleave={() => (over = false)}
+		ondrop={drop}
+		role="group"
+		aria-label="Place for a photograph of {what}"
+	>
+		<h2 class="text-2xl">Put in a photograph of {what}</h2>
+		<p class="max-w-prose text-soft">
+			JPEG or PNG, up to 50 megapixels. All four corners of the side must be in it; a grey card
+			beside it takes the light out.
+		</p>
+		<Button look="act" onclick={ask} disabled={coming !== ''}
+			>{coming ? `Reading ${coming} …` : 'Choose a photograph'}</Button
+		>
+	</div>
+{:else}
+	<div class="mb-2 flex flex-wrap items-center gap-2">
+		{#each photographs as p (p.id)}
+			<span class="flex items-center border {chosen === p.id ? 'border-ink' : 'border-line'}">
+				<button
+					class="max-w-56 truncate px-2 py-1 font-label font-medium"
+					aria-pressed={chosen === p.id}
+					onclick={() => onchoose(p.id)}>{p.caption || 'Photograph'}</button
+				>
+				<button class="tag px-1.5" aria-label="Put away {p.caption}" onclick={() => void putAway(p)}
+					>×</button
+				>
+			</span>
+		{/each}
+		<Button look="bare" onclick={ask} disabled={coming !== ''}
+			>{coming ? `Reading ${coming} …` : 'Another photograph'}</Button
+		>
+	</div>
+{/if}
+{#if refused}
+	<p role="alert" class="my-2 border-l-8 border-ink bg-sheet px-3 py-2">{refused}</p>
+{/if}

@@ -1,0 +1,215 @@
+<script lang="ts">
+	import { CORNERS, type Chosen, type PhotoMarks } from './marks.svelte';
+
+	/** The photograph with its marks: corners, known points, grey card; a loupe follows the chosen one. */
+	let { marks, caption }: { marks: PhotoMarks; caption: string } = $props();
+
+	let svg = $state<SVGSVGElement>();
+	let dragging = $state(false);
+	let shownWidth = $state(800);
+
+	const unit = $derived(marks.width / Math.max(1, shownWidth));
+	const src = $derived(`/api/photographs/${marks.id}/picture?most=2000`);
+	const outline = $derived(marks.corners.map((p) => `${p.x},${p.y}`).join(' '));
+	const loupe = $derived(marks.width * 0.045);
+	const loupeRight = $derived(marks.focus.x < marks.width / 2);
+
+	function toPhoto(event: PointerEvent) {
+		const box = svg?.getBoundingClientRect();
+		if (!box) return { x: 0, y: 0 };
+		return {
+			x: ((event.clientX - box.left) / box.width) * marks.width,
+			y: ((event.clientY - box.top) / box.height) * marks.height
+		};
+	}
+
+	function grab(event: PointerEvent) {
+		const p = toPhoto(event);
+		const reach = 26 * unit;
+		const near = [
+			...marks.corners.map((c, index) => ({
+				chosen: { kind: 'corner' as const, index },
+				x: c.x,
+				y: c.y
+			})),
+			...marks.known.map((k, index) => ({
+				chosen: { kind: 'known' as const, index },
+				x: k.xPx,
+				y: k.yPx
+			})),
+			...(marks.grey
+				? [
+						{
+							chosen: { kind: 'grey' as const },
+							x: marks.grey.x + marks.grey.width / 2,
+							y: marks.grey.y + marks.grey.height / 2
+						}
+					]
+				: [])
+		]
+			.map((m) => ({ ...m, far: Math.hypot(m.x - p.x, m.y - p.y) }))
+			.sort((a, b) => a.far - b.far)[0];
+		if (
+			near &&
+			near.far < Math.max(reach, marks.grey && near.chosen.kind === 'grey' ? marks.grey.width : 0)
+		) {
+			marks.chosen = near.chosen;
+			dragging = true;
+			svg?.setPointerCapture(event.pointerId);
+		}
+	}
+
+	function drag(event: PointerEvent) {
+		if (dragging) {
+			const p = toPhoto(event);
+			marks.moveTo(p.x, p.y);
+		}
+	}
+
+	function drop() {
+		if (dragging) {
+			dragging = false;
+			void marks.save();
+		}
+	}
+
+	function steer(event: KeyboardEvent) {
+		const step = event.shiftKey ? 10 : event.ctrlKey ? 0.25 : 1;
+		const moves: Record<string, [number, number]> = {
+			ArrowLeft: [-step, 0],
+			ArrowRight: [step, 0],
+			ArrowUp: [0, -step],
+			ArrowDown: [0, step]
+		};
+		const move = moves[event.key];
+		if (move) {
+			event.preventDefault();
+			marks.nudge(...move);
+		} else if (event.key === 'c') {
+			event.preventDefault();
+			event.stopPropagation();
+			marks.next();
+		} else if (marks.chosen.kind === 'grey' && (event.key === '+' || event.key === '-')) {
+			event.preventDefault();
+			marks.resizeGrey(event.key === '+' ? 1.1 : 1 / 1.1);
+		}
+	}
+
+	const isChosen = (c: Chosen) => JSON.stringify(c) === JSON.stringify(marks.chosen);
+	const name = $derived(
+		marks.chosen.kind === 'corner'
+			? `${CORNERS[marks.chosen.index] ?? ''} corner`
+			: marks.chosen.kind === 'known'
+				? `known point ${marks.chosen.index + 1}`
+				: 'grey card'
+	);
+</script>
+
+<div class="relative">
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+	<div
+		role="application"
+		aria-label="{caption}. Marks of the side. Arrow keys move the {name}, c takes the next one."
+		tabindex="0"
+		onkeydown={steer}
+		bind:clientWidth={shownWidth}
+	>
+		<svg
+			bind:this={svg}
+			viewBox="0 0 {marks.width} {marks.height}"
+			class="block max-h-[26rem] w-full touch-none bg-sunk {dragging
+				? 'cursor-none'
+				: 'cursor-crosshair'}"
+			onpointerdown={grab}
+			onpointermove={drag}
+			onpointerup={drop}
+			onpointercancel={drop}
+			role="presentation"
+		>
+			<image href={src} width={marks.width} height={marks.height} />
+			<polygon points={outline} fill="none" stroke="#000" stroke-width={3.5 * unit} />
+			<polygon
+				points={outline}
+				fill="none"
+				stroke="#fff"
+				stroke-width={1.5 * unit}
+				stroke-dasharray={marks.placed ? undefined : `${8 * unit} ${6 * unit}`}
+			/>
+			{#if marks.grey}
+				<rect
+					x={marks.grey.x}
+					y={marks.grey.y}
+					width={marks.grey.width}
+					height={marks.grey.height}
+					fill="none"
+					stroke="#fff"
+					stroke-width={(isChosen({ kind: 'grey' }) ? 3.5 : 2) * unit}
+				/>
+				<rect
+					x={marks.grey.x - 2 * unit}
+					y={marks.grey.y - 2 * unit}
+					width={marks.grey.width + 4 * unit}
+					height={marks.grey.height + 4 * unit}
+					fill="none"
+					stroke="#000"
+					stroke-width={1.2 * unit}
+				/>
+			{/if}
+			{#each marks.corners as c, i (i)}
+				{@const on = isChosen({ kind: 'corner', index: i })}
+				<g transform="translate({c.x} {c.y}) scale({unit})">
+					<circle r={on ? 13 : 10} fill="none" stroke="#000" stroke-width="4.5" />
+					<circle r={on ? 13 : 10} fill="none" stroke="#fff" stroke-width="2" />
+					<circle r="1.6" fill="#fff" stroke="#000" stroke-width="0.8" />
+				</g>
+			{/each}
+			{#each marks.known as k, i (i)}
+				<g transform="translate({k.xPx} {k.yPx}) scale({unit})">
+					<path d="M-11 0 H11 M0 -11 V11" stroke="#000" stroke-width="4.5" />
+					<path d="M-11 0 H11 M0 -11 V11" stroke="#fff" stroke-width="2" />
+					<text
+						x="10"
+						y="-8"
+						fill="#fff"
+						stroke="#000"
+						stroke-width="3"
+						paint-order="stroke"
+						font-size="15">{i + 1}</text
+					>
+				</g>
+			{/each}
+		</svg>
+	</div>
+	<!-- the loupe lies on the far side of what it enlarges -->
+	<div
+		class="pointer-events-none absolute top-2 hidden h-36 w-36 overflow-hidden rounded-full border-2 border-white outline-2 outline-black sm:block {loupeRight
+			? 'right-2'
+			: 'left-2'}"
+		aria-hidden="true"
+	>
+		<svg
+			viewBox="{marks.focus.x - loupe} {marks.focus.y - loupe} {2 * loupe} {2 * loupe}"
+			class="h-full w-full bg-black"
+		>
+			<image href={src} width={marks.width} height={marks.height} />
+			<polygon points={outline} fill="none" stroke="#fff" stroke-width={loupe * 0.02} />
+			<path
+				d="M{marks.focus.x - loupe} {marks.focus.y} h{loupe * 0.85} m{loupe * 0.3} 0 h{loupe *
+					0.85} M{marks.focus.x} {marks.focus.y - loupe} v{loupe * 0.85} m0 {loupe * 0.3} v{loupe *
+					0.85}"
+				stroke="#fff"
+				stroke-width={loupe * 0.015}
+			/>
+		</svg>
+	</div>
+</div>
+<p class="tag mt-1 flex flex-wrap gap-x-4">
+	<span>Chosen: {name}</span>
+	<span class="normal-case"
+		>{Math.round(marks.focus.x * 4) / 4}, {Math.round(marks.focus.y * 4) / 4} px</span
+	>
+	<span class="normal-case">arrows nudge, shift ten, ctrl a quarter, c next mark</span>
+</p>
+{#if marks.refused}
+	<p role="alert" class="mt-2 border-l-8 border-ink bg-sheet px-3 py-2">{marks.refused}</p>
+{/if}

@@ -1,0 +1,97 @@
+<script lang="ts">
+	import type { Schemas } from '$lib/api/client';
+
+	/** The subject from its left side, zone by zone. Zones can be chosen; `marked` ones are hatched. */
+	type Props = {
+		kind: string;
+		zones: Schemas['ZoneItem'][];
+		marked?: string[];
+		colours?: Record<string, string>;
+		onchoose?: (zone: string) => void;
+		ratio: number;
+		label: string;
+	};
+
+	let { kind, zones, marked = [], colours = {}, onchoose, ratio, label }: Props = $props();
+
+	const id = $props.id();
+	const W = 1000;
+	const H = $derived(Math.round(W / Math.min(6, Math.max(1.2, ratio))));
+	const seen = $derived(zones.filter((z) => z.kind === kind && z.box));
+	const unseen = $derived(zones.filter((z) => z.kind === kind && !z.box));
+	const wheels = $derived(
+		kind === 'STRUCTURE'
+			? []
+			: kind === 'LOCOMOTIVE'
+				? [0.16, 0.3, 0.7, 0.84]
+				: [0.14, 0.27, 0.73, 0.86]
+	);
+</script>
+
+<div>
+	<svg
+		viewBox="-8 -8 {W + 16} {H + 16}"
+		class="block max-h-56 w-full text-ink"
+		role="img"
+		aria-label={label}
+	>
+		<defs>
+			<pattern
+				id="{id}-hatch"
+				width="9"
+				height="9"
+				patternUnits="userSpaceOnUse"
+				patternTransform="rotate(45)"
+			>
+				<line x1="0" x2="0" y1="0" y2="9" stroke="currentColor" stroke-width="2.2" />
+			</pattern>
+		</defs>
+		{#each wheels as x (x)}
+			<circle
+				cx={x * W}
+				cy={H * 0.87}
+				r={H * 0.12}
+				fill="none"
+				stroke="var(--c-soft)"
+				stroke-width="3"
+			/>
+			<circle cx={x * W} cy={H * 0.87} r={H * 0.03} fill="var(--c-soft)" />
+		{/each}
+		<line x1="-8" x2={W + 8} y1={H} y2={H} stroke="var(--c-soft)" stroke-width="4" />
+		{#each seen as z (z.key)}
+			{@const b = z.box}
+			{#if b}
+				<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+				<g onclick={() => onchoose?.(z.key)} class={onchoose ? 'cursor-pointer' : ''}>
+					<title>{z.name}</title>
+					<rect
+						x={b.x * W}
+						y={b.y * H}
+						width={b.width * W}
+						height={b.height * H}
+						fill={colours[z.key] ?? 'var(--c-sunk)'}
+						stroke="currentColor"
+						stroke-width={marked.includes(z.key) ? 4 : 1.5}
+					/>
+					{#if marked.includes(z.key)}
+						<rect
+							x={b.x * W}
+							y={b.y * H}
+							width={b.width * W}
+							height={b.height * H}
+							fill="url(#{id}-hatch)"
+							opacity="0.55"
+						/>
+					{/if}
+				</g>
+			{/if}
+		{/each}
+	</svg>
+	{#if unseen.length}
+		<p class="tag mt-1">
+			Not seen from here: {unseen
+				.map((z) => (marked.includes(z.key) ? `▨ ${z.name}` : z.name))
+				.join(', ')}
+		</p>
+	{/if}
+</div>

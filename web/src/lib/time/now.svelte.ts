@@ -1,0 +1,11 @@
+/** The moment, stepping on its own while something looks at it. Make it while a component starts. */
+export class Now {
+	current = $state(Date.now());
+
+	constructor(everyMs: number) {
+		$effect(() => {
+			const timer = setInterval(() => (this.current = Date.now()), everyMs);
+			return () => clearInterval(timer);
+		});
+	}
+}

@@ -1,0 +1,86 @@
+import { createContext } from 'svelte';
+import { ApiError, said } from '$lib/api/client';
+
+export type Toast = { id: number; text: string; kind: 'saved' | 'failed'; undo: boolean };
+type Reversal = { label: string; run: () => Promise<unknown> };
+
+const [getDesk, setDesk] = createContext<Desk>();
+
+/** What all pages share: short messages, and the way back from the last edits. */
+export class Desk {
+	toasts = $state<Toast[]>([]);
+	busy = $state(false);
+	#reversals = $state.raw<Reversal[]>([]);
+	#next = 1;
+
+	static create(): Desk {
+		return setDesk(new Desk());
+	}
+
+	static get(): Desk {
+		return getDesk();
+	}
+
+	get lastLabel(): string | undefined {
+		return this.#reversals.at(-1)?.label;
+	}
+
+	say(text: string, kind: Toast['kind'], undo = false): void {
+		const id = this.#next++;
+		this.toasts = [...this.toasts.slice(-2), { id, text, kind, undo }];
+		setTimeout(() => this.drop(id), kind === 'failed' ? 12_000 : 5_000);
+	}
+
+	drop(id: number): void {
+		this.toasts = this.toasts.filter((t) => t.id !== id);
+	}
+
+	/**
+	 * Runs an edit, says how it went, and remembers the way back. Returns whether it was stored.
+	 * A newer version elsewhere is loaded by `after`, whatever happened.
+	 */
+	async edit(
+		label: string,
+		run: () => Promise<unknown>,
+		after: () => Promise<unknown>,
+		back?: () => Promise<unknown>
+	): Promise<boolean> {
+		this.busy = true;
+		try {
+			await run();
+			if (back) {
+				this.remember(label, back);
+			}
+			await after();
+			this.say(label, 'saved', back !== undefined);
+			return true;
+		} catch (error) {
+			this.say(said(error), 'failed');
+			if (error instanceof ApiError && error.status === 409) {
+				await after();
+			}
+			return false;
+		} finally {
+			this.busy = false;
+		}
+	}
+
+	/** Remembers the way back of an edit that ran elsewhere. */
+	remember(label: string, run: () => Promise<unknown>): void {
+		this.#reversals = [...this.#reversals.slice(-49), { label, run }];
+	}
+
+	async undo(): Promise<void> {
+		const last = this.#reversals.at(-1);
+		if (!last || this.busy) {
+			return;
+		}
+		this.#reversals = this.#reversals.slice(0, -1);
+		try {
+			await last.run();
+			this.say(`Taken back: ${last.label.toLowerCase()}`, 'saved');
+		} catch (error) {
+			this.say(said(error), 'failed');
+		}
+	}
+}

@@ -1,0 +1,98 @@
+<script lang="ts">
+	import { api, must, type Schemas } from '$lib/api/client';
+	import { queryClient } from '$lib/api/queries';
+	import Button from '$lib/ui/button.svelte';
+	import { Desk } from '$lib/ui/desk.svelte';
+	import { DAYS, SettingsEntry } from './settings.svelte';
+
+	/** The workshop's air, bench time and viewing distance. */
+	let { workshop }: { workshop: Schemas['Workshop'] } = $props();
+
+	const desk = Desk.get();
+	// the form is made anew for each version that was stored, so the first value is the right one
+	// svelte-ignore state_referenced_locally
+	const entry = new SettingsEntry(workshop);
+
+	const put = (body: Schemas['Workshop']) => must(api.PUT('/api/workshop', { body }));
+
+	async function save(event: SubmitEvent) {
+		event.preventDefault();
+		const before = workshop;
+		await desk.edit(
+			'The workshop is saved',
+			() => put(entry.workshop),
+			() => queryClient.invalidateQueries(),
+			async () => {
+				const now = await must(api.GET('/api/workshop'));
+				await put({ ...before, version: now.version });
+				await queryClient.invalidateQueries();
+			}
+		);
+	}
+</script>
+
+<form class="mt-4 grid gap-8 lg:grid-cols-[26rem_1fr]" onsubmit={save}>
+	<div class="flex flex-col gap-4">
+		<label class="flex flex-col gap-1"
+			><span class="tag">Name</span><input bind:value={entry.name} maxlength="120" /></label
+		>
+		<div class="flex flex-wrap gap-4">
+			<label class="flex flex-col gap-1">
+				<span class="tag">Temperature at the bench</span>
+				<span class="flex items-center gap-1"
+					><input class="w-24" type="number" step="0.5" bind:value={entry.celsius} /> °C
+					<span class="figure text-soft">{Math.round(entry.celsius * 1.8 + 32)} °F</span></span
+				>
+			</label>
+			<label class="flex flex-col gap-1">
+				<span class="tag">Humidity</span>
+				<span class="flex items-center gap-1"
+					><input class="w-24" type="number" step="1" bind:value={entry.humidityPercent} /> %</span
+				>
+			</label>
+		</div>
+		<label class="flex flex-col gap-1">
+			<span class="tag">Models are looked at from</span>
+			<span class="flex items-center gap-1"
+				><input class="w-28" type="number" step="10" bind:value={entry.viewingMm} /> mm</span
+			>
+		</label>
+		<label class="flex flex-col gap-1"
+			><span class="tag">Time zone</span><input bind:value={entry.zoneId} /></label
+		>
+		<p class="text-soft">
+			Drying times follow this air: warmth hastens oils and enamels, damp slows water-based coats.
+		</p>
+	</div>
+	<fieldset>
+		<legend class="tag mb-2">Bench time of a week</legend>
+		<ul>
+			{#each DAYS as day (day)}
+				<li class="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-1.5">
+					<span class="w-24 font-label text-lg font-semibold"
+						>{day.charAt(0) + day.slice(1).toLowerCase()}</span
+					>
+					{#each entry.times as time, i (i)}
+						{#if time.weekday === day}
+							<span class="flex items-center gap-1">
+								<input type="time" bind:value={time.fromTime} aria-label="{day} from" />
+								to
+								<input type="time" bind:value={time.untilTime} aria-label="{day} until" />
+								<button
+									type="button"
+									class="tag px-1"
+									aria-label="Take this time out"
+									onclick={() => entry.drop(time)}>×</button
+								>
+							</span>
+						{/if}
+					{/each}
+					<button type="button" class="tag underline" onclick={() => entry.add(day)}>add</button>
+				</li>
+			{/each}
+		</ul>
+		<div class="mt-4">
+			<Button look="act" type="submit" disabled={desk.busy}>Save the workshop</Button>
+		</div>
+	</fieldset>
+</form>

@@ -1,0 +1,2 @@
+export const ssr = false;
+export const prerender = false;

@@ -1,0 +1,99 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import { page } from '$app/state';
+	import { benchQuery, catalogueQuery, diaryQuery, jobQuery } from '$lib/api/queries';
+	import { BenchDesk } from '$lib/bench/bench-desk.svelte';
+	import LogList from '$lib/bench/log-list.svelte';
+	import StepBoard from '$lib/bench/step-board.svelte';
+	import { Keys } from '$lib/keys/keys.svelte';
+	import DryingRail from '$lib/rail/drying-rail.svelte';
+	import { Now } from '$lib/time/now.svelte';
+	import { Desk } from '$lib/ui/desk.svelte';
+	import Loaded from '$lib/ui/loaded.svelte';
+	import Notice from '$lib/ui/notice.svelte';
+	import { createQuery } from '@tanstack/svelte-query';
+
+	const id = $derived(page.params.id ?? '');
+	const desk = Desk.get();
+	const job = createQuery(() => jobQuery(id));
+	const bench = createQuery(() => benchQuery(id));
+	const diary = createQuery(() => diaryQuery(id));
+	const catalogue = createQuery(() => catalogueQuery());
+	const now = new Now(500);
+	const hands = new BenchDesk(page.params.id ?? '', desk, () => bench.data);
+
+	const leave = () => void goto(resolve('/jobs/[id]/diary', { id }));
+	Keys.use('Bench', () => [
+		{
+			key: ' ',
+			label: 'Begin, then done',
+			run: () => void (hands.step?.running ? hands.done() : hands.begin())
+		},
+		{ key: 'Escape', label: 'Leave the bench', run: leave }
+	]);
+
+	const names = $derived(
+		Object.fromEntries((catalogue.data?.techniques ?? []).map((t) => [t.key, t.name]))
+	);
+	const materials = $derived(
+		Object.fromEntries((catalogue.data?.materials ?? []).map((m) => [m.key, m.name]))
+	);
+</script>
+
+<svelte:head><title>Bench – Pendrik</title></svelte:head>
+
+<div class="min-h-dvh px-5 py-3">
+	<header class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 border-line pb-2">
+		<button
+			class="min-h-14 px-2 font-label text-[1.4rem] font-semibold underline underline-offset-4"
+			onclick={leave}>Leave the bench</button
+		>
+		<p class="text-[1.4rem]">{job.data?.job.name ?? ''}</p>
+		{#if bench.data}
+			<p class="figure ml-auto text-[1.4rem]">
+				step {Math.min(bench.data.done + 1, bench.data.total)} of {bench.data.total}{bench.data
+					.nextName
+					? ` · then ${bench.data.nextName}`
+					: ''}
+			</p>
+		{/if}
+	</header>
+	<Loaded query={bench}>
+		{#snippet children(view)}
+			{#if view.step}
+				<StepBoard step={view.step} desk={hands} now={now.current} busy={desk.busy} />
+			{:else if view.total}
+				<h1 class="sr-only">Bench</h1>
+				<Notice
+					title="All steps are done"
+					text="Photograph the model in the view of the prototype and compare."
+				>
+					<a class="underline" href={resolve('/jobs/[id]/compare', { id })}>Compare</a>
+				</Notice>
+			{:else}
+				<h1 class="sr-only">Bench</h1>
+				<Notice
+					title="There is no plan to work from"
+					text="Make the plan first: what goes on, in which order."
+				>
+					<a class="underline" href={resolve('/jobs/[id]/makeup', { id })}>Go to the make-up</a>
+				</Notice>
+			{/if}
+			{#if diary.data?.slots.length}
+				<div class="mt-6">
+					<DryingRail diary={diary.data} chosen={view.step?.id} label="Drying rail" />
+				</div>
+			{/if}
+			{#if view.log.some((e) => e.finishedAt)}
+				<details class="mt-4 text-[1.2rem]">
+					<summary
+						class="flex min-h-14 cursor-pointer items-center font-label text-[1.4rem] font-semibold"
+						>Log</summary
+					>
+					<LogList log={view.log} {names} {materials} now={now.current} />
+				</details>
+			{/if}
+		{/snippet}
+	</Loaded>
+</div>

@@ -1,0 +1,153 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import { api, ApiError, must, said } from '$lib/api/client';
+	import { catalogueQuery, refreshJob } from '$lib/api/queries';
+	import { JobEntry } from '$lib/jobs/draft.svelte';
+	import LengthField from '$lib/jobs/length-field.svelte';
+	import SubjectDrawing from '$lib/subject/subject-drawing.svelte';
+	import Button from '$lib/ui/button.svelte';
+	import Loaded from '$lib/ui/loaded.svelte';
+	import { createQuery } from '@tanstack/svelte-query';
+
+	const catalogue = createQuery(() => catalogueQuery());
+	const entry = new JobEntry();
+	let refused = $state<{ field: string | undefined; text: string }>();
+	let busy = $state(false);
+
+	const kinds = [
+		['FREIGHT_CAR', 'Freight car'],
+		['LOCOMOTIVE', 'Locomotive'],
+		['STRUCTURE', 'Structure']
+	] as const;
+	const ratio = $derived.by(() => {
+		const r = entry.length.value(entry.imperial) / entry.height.value(entry.imperial);
+		return Number.isFinite(r) && r > 0 ? r : 2.6;
+	});
+
+	async function make(event: SubmitEvent) {
+		event.preventDefault();
+		if (entry.missing) {
+			refused = { field: undefined, text: entry.missing };
+			return;
+		}
+		busy = true;
+		try {
+			await must(
+				api.PUT('/api/jobs/{id}', { params: { path: { id: entry.id } }, body: entry.draft })
+			);
+			await refreshJob(entry.id);
+			await goto(resolve('/jobs/[id]/study', { id: entry.id }));
+		} catch (error) {
+			refused = { field: error instanceof ApiError ? error.field : undefined, text: said(error) };
+		} finally {
+			busy = false;
+		}
+	}
+</script>
+
+<svelte:head><title>New job – Pendrik</title></svelte:head>
+
+<div class="mx-auto max-w-[72rem] px-5 py-5">
+	<h1 class="text-3xl">New job</h1>
+	<Loaded query={catalogue}>
+		{#snippet children(lists)}
+			<form class="mt-4 grid gap-8 lg:grid-cols-[1fr_1fr]" onsubmit={make} novalidate>
+				<div class="flex flex-col gap-5">
+					<label class="flex flex-col gap-1">
+						<span class="tag">What you call it</span>
+						<input
+							bind:value={entry.name}
+							maxlength="120"
+							placeholder="Road number or name"
+							autocomplete="off"
+						/>
+					</label>
+					<fieldset>
+						<legend class="tag mb-1">Kind of subject</legend>
+						<div class="flex flex-wrap gap-5">
+							{#each kinds as [key, label] (key)}
+								<label class="flex min-h-9 items-center gap-2">
+									<input type="radio" name="kind" value={key} bind:group={entry.kind} />{label}
+								</label>
+							{/each}
+						</div>
+					</fieldset>
+					<label class="flex flex-col gap-1">
+						<span class="tag">Scale</span>
+						<select bind:value={entry.scale}>
+							{#each lists.scales as s (s.ratio)}
+								<option value={s.ratio}
+									>{s.name.includes('1:') ? s.name : `${s.name} 1:${s.ratio}`}</option
+								>
+							{/each}
+						</select>
+					</label>
+					<fieldset>
+						<legend class="tag mb-1">The side of the prototype, from rail to top</legend>
+						<div class="flex flex-wrap items-end gap-4">
+							<LengthField
+								label="Length"
+								entry={entry.length}
+								imperial={entry.imperial}
+								scale={entry.scale}
+							/>
+							<LengthField
+								label="Height"
+								entry={entry.height}
+								imperial={entry.imperial}
+								scale={entry.scale}
+							/>
+							<button
+								type="button"
+								class="tag mb-2 underline"
+								onclick={() => (entry.imperial = !entry.imperial)}
+							>
+								{entry.imperial ? 'in millimetres' : 'in feet and inches'}
+							</button>
+						</div>
+					</fieldset>
+					<label class="flex flex-col gap-1">
+						<span class="tag">What is on it now</span>
+						<select bind:value={entry.substrate}>
+							{#each lists.substrates as s (s.key)}
+								<option value={s.key}>{s.label}</option>
+							{/each}
+						</select>
+					</label>
+					<label class="flex flex-col gap-1">
+						<span class="tag">Date wanted (may stay open)</span>
+						<input type="date" bind:value={entry.wantedOn} />
+					</label>
+					<label class="flex flex-col gap-1">
+						<span class="tag">Note</span>
+						<textarea rows="2" bind:value={entry.note} maxlength="2000"></textarea>
+					</label>
+					{#if refused}
+						<p role="alert" class="border-l-8 border-ink bg-sheet px-3 py-2">{refused.text}</p>
+					{/if}
+					<div>
+						<Button look="act" type="submit" disabled={busy} class="min-h-11 px-5 text-xl"
+							>Make the job</Button
+						>
+					</div>
+				</div>
+				<aside>
+					<p class="tag mb-2">Its zones</p>
+					<SubjectDrawing
+						kind={entry.kind}
+						zones={lists.zones}
+						{ratio}
+						label="Zones of this kind of subject, seen from the left"
+					/>
+					<p class="mt-3 text-soft">
+						{lists.zones
+							.filter((z) => z.kind === entry.kind)
+							.map((z) => z.name)
+							.join(' · ')}
+					</p>
+				</aside>
+			</form>
+		{/snippet}
+	</Loaded>
+</div>
