@@ -3,7 +3,9 @@
 	import { resolve } from '$app/paths';
 	import { todayQuery } from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
+	import DryingRail from '$lib/rail/drying-rail.svelte';
 	import { Now } from '$lib/time/now.svelte';
+	import { when } from '$lib/time/time';
 	import DryingNow from '$lib/today/drying-now.svelte';
 	import NextAct from '$lib/today/next-act.svelte';
 	import Session from '$lib/today/session.svelte';
@@ -64,7 +66,22 @@
 				{/if}
 				<div class="mt-6 grid gap-6 lg:grid-cols-[1fr_1fr]">
 					<Session {day} now={now.current} />
-					<DryingNow {day} now={now.current} />
+					<div class="min-w-0">
+						<DryingNow {day} now={now.current} />
+						{#each day.rails as r (r.jobId)}
+							<section class="mt-5" aria-label="Drying rail of {r.jobName}">
+								<h2 class="text-xl">
+									<a class="hover:underline" href={resolve('/jobs/[id]/diary', { id: r.jobId })}
+										>{r.jobName}</a
+									>
+									{#if r.diary.finish}<span class="text-soft"
+											>· finished {when(r.diary.finish, now.current)}</span
+										>{/if}
+								</h2>
+								<DryingRail diary={r.diary} lanes={2} label="Drying rail of {r.jobName}" />
+							</section>
+						{/each}
+					</div>
 				</div>
 			{/if}
 		{/snippet}

@@ -1298,6 +1298,12 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        Rail: {
+            diary: components["schemas"]["Diary"];
+            /** Format: uuid */
+            jobId: string;
+            jobName: string;
+        };
         Reach: {
             met: components["schemas"]["Met"][];
         };
@@ -1432,6 +1438,7 @@ export interface components {
             /** Format: date-time */
             now: string;
             open: components["schemas"]["Open"][];
+            rails: components["schemas"]["Rail"][];
             risks: components["schemas"]["Risk"][];
             session: components["schemas"]["Planned"][];
             zoneId: string;

@@ -10,7 +10,7 @@ const LEAST_BAND_PX = 8;
 
 /** Places the bands of a core from the substrate up; a very full core is drawn to a smaller scale. */
 export function place(core: Core, height: number): { bands: Placed[]; baseTop: number } {
-	const room = height - BASE_PX - 8;
+	const room = height - BASE_PX - 26;
 	const total = core.bands.reduce((sum, b) => sum + b.filmMicrometres, 0);
 	const count = core.bands.length;
 	const least = Math.min(LEAST_BAND_PX, room / Math.max(1, count) / 1.5);
@@ -26,6 +26,17 @@ export function place(core: Core, height: number): { bands: Placed[]; baseTop: n
 		return { ...band, index, top, height: h };
 	});
 	return { bands, baseTop };
+}
+
+/** The height that the fullest of some cores needs at the largest scale, at most `most`. */
+export function heightFor(cores: Core[], most: number): number {
+	const needs = cores.map(
+		(c) =>
+			BASE_PX +
+			26 +
+			c.bands.reduce((sum, b) => sum + LEAST_BAND_PX + b.filmMicrometres * MOST_PX_PER_UM * 0.6, 0)
+	);
+	return Math.round(Math.min(most, Math.max(110, ...needs)));
 }
 
 /** Black or white, whichever is seen on a colour. */

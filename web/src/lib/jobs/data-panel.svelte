@@ -15,7 +15,7 @@
 	]);
 </script>
 
-<dl class="flex flex-wrap divide-x divide-line border border-line">
+<dl class="flex w-fit flex-wrap divide-x divide-line border border-line">
 	{#each figures as [name, value] (name)}
 		<div class="px-3 py-0.5">
 			<dt class="tag text-[0.7rem]">{name}</dt>

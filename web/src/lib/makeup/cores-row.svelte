@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import { heightFor } from '$lib/core-sample/core';
 	import CoreSample from '$lib/core-sample/core-sample.svelte';
 	import type { PlanDesk } from './plan-desk.svelte';
 
@@ -8,9 +9,8 @@
 
 	const used = $derived(cores.filter((c) => c.bands.length > 0));
 	const bare = $derived(cores.filter((c) => c.bands.length === 0));
-	const most = $derived(Math.max(1, ...used.map((c) => c.bands.length)));
-	const height = $derived(Math.min(420, 150 + most * 12));
-	const reachOf = (zone: string) => desk.chosenStep?.reaches.find((r) => r.zone === zone);
+	const height = $derived(heightFor(used, 400));
+	const reachOf = (zone: string) => desk.lookedAt?.reaches.find((r) => r.zone === zone);
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
@@ -24,7 +24,7 @@
 		<CoreSample
 			{core}
 			{height}
-			chosen={desk.chosen}
+			chosen={desk.lookedAt?.id}
 			reach={reachOf(core.zone)}
 			onchoose={(id) => (desk.chosen = id)}
 		/>

@@ -18,6 +18,8 @@ const draftOf = (s: Step): Draft => ({
 /** Edits of the plan. Each sends the whole list with the version that was seen; the list before is the way back. */
 export class PlanDesk {
 	chosen = $state<string>();
+	/** The step under the pointer or the keyboard, looked at without being chosen. */
+	looked = $state<string>();
 
 	constructor(
 		private readonly jobId: string,
@@ -27,6 +29,11 @@ export class PlanDesk {
 
 	get steps(): Step[] {
 		return this.view()?.steps ?? [];
+	}
+
+	/** The step whose effect on the cores is drawn. */
+	get lookedAt(): Step | undefined {
+		return this.steps.find((s) => s.id === (this.looked ?? this.chosen));
 	}
 
 	get chosenStep(): Step | undefined {

@@ -42,7 +42,10 @@
 		class="grid w-full grid-cols-[2rem_1fr_auto] items-baseline gap-x-2 px-2 py-1.5 text-left"
 		aria-expanded={on}
 		onclick={() => (desk.chosen = on ? undefined : step.id)}
-		onfocus={() => (desk.chosen ??= step.id)}
+		onfocus={() => (desk.looked = step.id)}
+		onblur={() => (desk.looked = undefined)}
+		onmouseenter={() => (desk.looked = step.id)}
+		onmouseleave={() => (desk.looked = undefined)}
 	>
 		<span class="figure text-xl {step.done ? 'text-soft line-through' : ''}">{number}</span>
 		<span class="leading-snug">

@@ -136,7 +136,9 @@
 						text-anchor="middle"
 						class="fill-ink font-label text-[13px] font-semibold"
 					>
-						{numberOf(s.stepId)}
+						{s.done && a < scale.x(now.current) && scale.x(now.current) - a < 14
+							? ''
+							: numberOf(s.stepId)}
 					</text>
 					{#if s.warnings.length}
 						<text
@@ -173,7 +175,7 @@
 					stroke-width="0.8"
 				/>
 				<rect x={a} {y} width={Math.max(1.5, t - a)} height="9" fill="url(#rail-wet)" />
-				{#if r - a > 90}
+				{#if r - a > 90 && lanes > 2}
 					<text x={r + 4} y={y + 9} class="fill-soft font-label text-[12px]"
 						>{c.number} {c.slot.material}</text
 					>

@@ -68,7 +68,6 @@ export type Drying = {
 
 /** Coats that are drying in a span of time, in lanes so that no two lie on each other. */
 export function dryings(slots: Slot[], from: number, until: number, lanes: number): Drying[] {
-	const ends: number[] = new Array<number>(lanes).fill(-Infinity);
 	const out: Drying[] = [];
 	slots.forEach((slot, i) => {
 		const touch = time(slot.touchAt);
@@ -77,9 +76,7 @@ export function dryings(slots: Slot[], from: number, until: number, lanes: numbe
 		const laid = new Date(slot.end).getTime();
 		if (touch === undefined || recoat === undefined || full === undefined) return;
 		if (recoat < from || laid > until) return;
-		let lane = ends.findIndex((e) => e <= laid);
-		if (lane < 0) lane = ends.indexOf(Math.min(...ends));
-		ends[lane] = recoat;
+		const lane = out.length % lanes;
 		out.push({ slot, number: i + 1, lane, laid, touch, recoat, full });
 	});
 	return out;

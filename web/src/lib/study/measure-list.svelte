@@ -15,7 +15,7 @@
 			Math.abs(fade.deltaL) >= 1 ? (fade.deltaL > 0 ? 'lighter' : 'darker') : '',
 			Math.abs(fade.deltaC) >= 1 ? (fade.deltaC > 0 ? 'stronger' : 'greyer') : ''
 		].filter(Boolean);
-		return parts.length ? parts.join(' and ') : 'hardly changed';
+		return parts.length ? parts.join(' and ') : 'hardly other';
 	}
 </script>
 
@@ -59,7 +59,7 @@
 							L* {one(m.sample.median.l)} a* {one(m.sample.median.a)} b* {one(m.sample.median.b)} ± {one(
 								m.sample.uncertainty
 							)}{#if m.fade}
-								· ΔE00 {one(m.fade.deltaE00)} {inWords(m.fade)}{/if}
+								· ΔE00 {one(m.fade.deltaE00)}{/if}
 						</span>
 					{:else}
 						<span class="block text-soft">too little of it is in the photograph</span>
@@ -78,7 +78,7 @@
 					{#if m.fade}
 						<p class="figure">
 							ΔL {signed(m.fade.deltaL)} · ΔC {signed(m.fade.deltaC)} · ΔH {signed(m.fade.deltaH)} · ΔE00
-							{one(m.fade.deltaE00)}
+							{one(m.fade.deltaE00)}: {inWords(m.fade)} than the factory colour
 						</p>
 					{/if}
 					<div class="flex flex-wrap items-center gap-2">

@@ -113,8 +113,10 @@
 					aria-pressed={chosen === p.id}
 					onclick={() => onchoose(p.id)}>{p.caption || 'Photograph'}</button
 				>
-				<button class="tag px-1.5" aria-label="Put away {p.caption}" onclick={() => void putAway(p)}
-					>×</button
+				<button
+					class="tag min-h-7 min-w-7 px-1.5"
+					aria-label="Put away {p.caption}"
+					onclick={() => void putAway(p)}>×</button
 				>
 			</span>
 		{/each}

@@ -6,6 +6,7 @@
 
 	let svg = $state<SVGSVGElement>();
 	let dragging = $state(false);
+	let steering = $state(false);
 	let shownWidth = $state(800);
 
 	const unit = $derived(marks.width / Math.max(1, shownWidth));
@@ -13,6 +14,7 @@
 	const outline = $derived(marks.corners.map((p) => `${p.x},${p.y}`).join(' '));
 	const loupe = $derived(marks.width * 0.045);
 	const loupeRight = $derived(marks.focus.x < marks.width / 2);
+	const loupeLow = $derived(marks.focus.y < marks.height / 2);
 
 	function toPhoto(event: PointerEvent) {
 		const box = svg?.getBoundingClientRect();
@@ -112,14 +114,14 @@
 		aria-label="{caption}. Marks of the side. Arrow keys move the {name}, c takes the next one."
 		tabindex="0"
 		onkeydown={steer}
+		onfocus={() => (steering = true)}
+		onblur={() => (steering = false)}
 		bind:clientWidth={shownWidth}
 	>
 		<svg
 			bind:this={svg}
 			viewBox="0 0 {marks.width} {marks.height}"
-			class="block max-h-[26rem] w-full touch-none bg-sunk {dragging
-				? 'cursor-none'
-				: 'cursor-crosshair'}"
+			class="block w-full touch-none bg-sunk {dragging ? 'cursor-none' : 'cursor-crosshair'}"
 			onpointerdown={grab}
 			onpointermove={drag}
 			onpointerup={drop}
@@ -182,9 +184,9 @@
 	</div>
 	<!-- the loupe lies on the far side of what it enlarges -->
 	<div
-		class="pointer-events-none absolute top-2 hidden h-36 w-36 overflow-hidden rounded-full border-2 border-white outline-2 outline-black sm:block {loupeRight
+		class="pointer-events-none absolute h-36 w-36 overflow-hidden rounded-full border-2 border-white outline-2 outline-black {loupeRight
 			? 'right-2'
-			: 'left-2'}"
+			: 'left-2'} {loupeLow ? 'bottom-2' : 'top-2'} {dragging || steering ? '' : 'hidden'}"
 		aria-hidden="true"
 	>
 		<svg

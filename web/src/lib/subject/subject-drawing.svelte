@@ -17,7 +17,9 @@
 	const id = $props.id();
 	const W = 1000;
 	const H = $derived(Math.round(W / Math.min(6, Math.max(1.2, ratio))));
-	const seen = $derived(zones.filter((z) => z.kind === kind && z.box));
+	const seen = $derived(zones.filter((z) => z.kind === kind && z.box && z.key !== 'wheels'));
+	const wheelFill = $derived(colours['wheels'] ?? 'var(--c-sunk)');
+	const wheelsMarked = $derived(marked.includes('wheels'));
 	const unseen = $derived(zones.filter((z) => z.kind === kind && !z.box));
 	const wheels = $derived(
 		kind === 'STRUCTURE'
@@ -51,10 +53,17 @@
 				cx={x * W}
 				cy={H * 0.87}
 				r={H * 0.12}
-				fill="none"
-				stroke="var(--c-soft)"
-				stroke-width="3"
+				fill={wheelFill}
+				stroke="currentColor"
+				stroke-width={wheelsMarked ? 4 : 1.5}
 			/>
+			{#if wheelsMarked}<circle
+					cx={x * W}
+					cy={H * 0.87}
+					r={H * 0.12}
+					fill="url(#{id}-hatch)"
+					opacity="0.55"
+				/>{/if}
 			<circle cx={x * W} cy={H * 0.87} r={H * 0.03} fill="var(--c-soft)" />
 		{/each}
 		<line x1="-8" x2={W + 8} y1={H} y2={H} stroke="var(--c-soft)" stroke-width="4" />

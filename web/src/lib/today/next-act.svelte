@@ -13,7 +13,7 @@
 </script>
 
 {#if open.length}
-	<div class="grid gap-4 sm:grid-cols-2 lg:grid-cols-[2fr_1fr]">
+	<div class="grid gap-4 {open.length > 1 ? 'lg:grid-cols-2' : ''}">
 		{#each open as o, i (o.clock.stepId)}
 			{@const waits = time(o.clock.opensAt) > now}
 			<section class="sheet flex flex-wrap items-end gap-x-10 gap-y-3 px-5 py-4">

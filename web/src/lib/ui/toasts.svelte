@@ -24,8 +24,10 @@
 			{#if toast.undo}
 				<button class="tag underline" onclick={() => desk.undo()}>Undo</button>
 			{/if}
-			<button class="tag" aria-label="Close this message" onclick={() => desk.drop(toast.id)}
-				>×</button
+			<button
+				class="tag min-h-7 min-w-7"
+				aria-label="Close this message"
+				onclick={() => desk.drop(toast.id)}>×</button
 			>
 		</div>
 	{/each}

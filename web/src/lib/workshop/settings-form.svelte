@@ -80,7 +80,7 @@
 								<input type="time" bind:value={time.untilTime} aria-label="{day} until" />
 								<button
 									type="button"
-									class="tag px-1"
+									class="tag min-h-7 min-w-7 px-1"
 									aria-label="Take this time out"
 									onclick={() => entry.drop(time)}>×</button
 								>

@@ -55,7 +55,7 @@
 		{ key: 'c', label: 'Make the plan from the effects', run: () => void plan.compile() }
 	]);
 
-	const marked = $derived(plan.chosenStep?.zones ?? []);
+	const marked = $derived(plan.lookedAt?.zones ?? []);
 	const colours = $derived(
 		Object.fromEntries((makeup.data?.cores ?? []).map((c) => [c.zone, c.surfaceHex]))
 	);

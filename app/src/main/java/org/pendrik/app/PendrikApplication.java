@@ -1,14 +1,16 @@
 package org.pendrik.app;
 
+import java.nio.file.Path;
 import org.apache.ibatis.annotations.Mapper;
 import org.mybatis.spring.annotation.MapperScan;
 import org.pendrik.app.security.LoopbackOnly;
 import org.pendrik.app.store.DataFolder;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.event.ApplicationEnvironmentPreparedEvent;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.web.server.PortInUseException;
-import org.springframework.boot.web.server.servlet.context.ServletWebServerInitializedEvent;
 import org.springframework.context.ApplicationListener;
 
 /**
@@ -23,12 +25,25 @@ public class PendrikApplication {
     /** Runs the application; {@code --pendrik.demo=true} opens the demonstration workshop. */
     public static void main(String[] args) {
         SpringApplication app = new SpringApplication(PendrikApplication.class);
+        // before anything is opened
         app.addListeners(
-                (ApplicationListener<ServletWebServerInitializedEvent>)
+                (ApplicationListener<ApplicationEnvironmentPreparedEvent>)
+                        e -> {
+                            LoopbackOnly.require(
+                                    e.getEnvironment().getProperty("server.address", ""));
+                            DataFolder.prepare(
+                                    Path.of(
+                                            e.getEnvironment()
+                                                    .getProperty("pendrik.data", "data")));
+                        });
+        app.addListeners(
+                (ApplicationListener<ApplicationReadyEvent>)
                         e ->
                                 System.out.println(
                                         "Pendrik is at http://127.0.0.1:"
-                                                + e.getWebServer().getPort()
+                                                + e.getApplicationContext()
+                                                        .getEnvironment()
+                                                        .getProperty("local.server.port")
                                                 + "/"));
         try {
             app.run(args);

@@ -255,8 +255,7 @@ public class Benches {
                                 .filter(z -> act.zones().contains(z.zoneKey()))
                                 .mapToDouble(JobZone::areaShare)
                                 .sum();
-        // effects cover a part of their zones; a clear covers all
-        double covered = m.isClear() ? 1 : Math.max(0.1, m.cover(act.thickness()));
+        double covered = act.technique().share();
         MixCard c =
                 MixCard.of(
                         Math.max(1, area * covered),

@@ -30,7 +30,7 @@ class FilmQuestions {
               "acts": [
                 {"id": "seal", "technique": "seal-satin", "material": "clear-satin", "thickness": "LIGHT",
                  "zones": ["left-side"], "atMinute": 0, "minutes": 17, "done": true},
-                {"id": "streak", "technique": "oil-streak", "material": "oil-fresh-rust", "thickness": "MIST",
+                {"id": "streak", "technique": "oil-streak", "material": "oil-fresh-rust", "thickness": "NORMAL",
                  "zones": ["left-side"], "atMinute": 1440, "minutes": 20, "done": true},
                 {"id": "wash", "technique": "pin-wash", "material": "wash-warm-brown", "thickness": "LIGHT",
                  "zones": ["left-side"], "atMinute": 2880, "minutes": 20, "done": false}

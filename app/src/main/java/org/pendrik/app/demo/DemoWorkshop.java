@@ -248,7 +248,11 @@ class DemoWorkshop implements ApplicationRunner {
         long from = StoredStep.minute(now.minus(Duration.ofDays(24)));
         var placed =
                 (DiaryOutcome.Placed)
-                        DiaryPlacer.place(tasks, gaps, workshops.current().availability(), from);
+                        DiaryPlacer.place(
+                                tasks,
+                                gaps,
+                                workshops.current().availability().spans(from, 370),
+                                from);
         List<Act> acts = new ArrayList<>(film.acts());
         for (int i = 0; i < acts.size(); i++) {
             Act a = acts.get(i);

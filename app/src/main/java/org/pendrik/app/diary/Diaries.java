@@ -1,13 +1,18 @@
 package org.pendrik.app.diary;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +23,7 @@ import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.workshop.Workshop;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.diary.Availability;
 import org.pendrik.core.diary.Availability.Span;
 import org.pendrik.core.diary.DiaryOutcome;
 import org.pendrik.core.diary.DiaryPlacer;
@@ -28,12 +34,16 @@ import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.Lag;
 import org.pendrik.core.film.Timing;
 import org.springframework.stereotype.Service;
 
 /** Places the steps of a job into the bench time of the workshop. */
 @Service
 public class Diaries {
+    private static final int HORIZON_DAYS = 370;
+    private static final int FEWEST_DAYS_SHOWN = 7;
+
     private final Plans plans;
     private final Jobs jobs;
     private final Workshops workshops;
@@ -105,15 +115,96 @@ public class Diaries {
             String zoneId,
             Map<String, String> lags) {}
 
-    /** The diary of a job as of now. */
+    /**
+     * The diary of a job as of now; jobs that are wanted earlier have taken their bench time
+     * already.
+     */
     public Diary of(UUID jobId) {
-        Job job = jobs.get(jobId);
+        return Objects.requireNonNull(until(jobId).get(jobId));
+    }
+
+    /** The diaries of all jobs that have steps to do, in the order in which they get bench time. */
+    public Map<UUID, Diary> all() {
+        return until(null);
+    }
+
+    private Map<UUID, Diary> until(@Nullable UUID last) {
+        Map<UUID, Diary> out = new LinkedHashMap<>();
+        List<Span> taken = new ArrayList<>();
+        for (Planned p : order(last)) {
+            Diary d = place(p, taken);
+            out.put(p.job().id(), d);
+            if (p.job().id().equals(last)) {
+                return out;
+            }
+            for (Slot s : d.slots()) {
+                if (!s.done()) {
+                    taken.add(new Span(StoredStep.minute(s.start()), StoredStep.minute(s.end())));
+                }
+            }
+        }
+        return out;
+    }
+
+    private record Planned(Job job, FilmCase film, long openUntil) {}
+
+    /** Jobs with an open window first, since it cannot wait; then by the date wanted. */
+    private List<Planned> order(@Nullable UUID wanted) {
+        List<Planned> out = new ArrayList<>();
+        for (Job job : jobs.all()) {
+            boolean asked = job.id().equals(wanted);
+            if (job.archived() && !asked) {
+                continue;
+            }
+            List<StoredStep> steps = plans.of(job.id()).steps();
+            if (asked || steps.stream().anyMatch(s -> !s.done())) {
+                FilmCase film = plans.filmCase(job.id(), steps);
+                out.add(new Planned(job, film, openUntil(film)));
+            }
+        }
+        out.sort(Comparator.comparing((Planned p) -> p.openUntil() == 0));
+        return out;
+    }
+
+    /** The minute in which the last open window of a job closes, 0 when none is open. */
+    private long openUntil(FilmCase film) {
+        long now = StoredStep.minute(clock.instant());
+        long until = 0;
+        for (Act coat : film.acts()) {
+            var window = DryingTimes.of(coat, film.air()).flatMap(DryingTimes::window);
+            if (!coat.done() || window.isEmpty()) {
+                continue;
+            }
+            boolean waits =
+                    film.acts().stream()
+                            .anyMatch(
+                                    a ->
+                                            !a.done()
+                                                    && a.technique().keepsWindow()
+                                                    && a.technique()
+                                                            .actsOn()
+                                                            .equals(
+                                                                    Optional.of(
+                                                                            coat.technique().key()))
+                                                    && a.zones().stream()
+                                                            .anyMatch(coat.zones()::contains));
+            long closes = coat.endMinute() + (long) Math.floor(window.get().untilMinutes());
+            if (waits && closes > now) {
+                until = Math.max(until, closes);
+            }
+        }
+        return until;
+    }
+
+    private Diary place(Planned planned, List<Span> taken) {
+        Job job = planned.job();
+        FilmCase film = planned.film();
         Workshop workshop = workshops.current();
         long now = StoredStep.minute(clock.instant());
-        List<StoredStep> steps = plans.of(jobId).steps();
-        FilmCase film = plans.filmCase(jobId, steps);
         List<DiaryTask> tasks = new ArrayList<>();
+        int longestStep = 0;
         for (Act a : film.acts()) {
+            longestStep = a.done() ? longestStep : Math.max(longestStep, a.minutes());
             tasks.add(
                     new DiaryTask(
                             a.id(),
@@ -121,34 +212,30 @@ public class Diaries {
                             a.minutes(),
                             a.done() ? OptionalLong.of(a.atMinute()) : OptionalLong.empty()));
         }
-        Map<String, String> why = new HashMap<>();
-        List<Gap> gaps =
-                timing.lags(film).stream()
-                        .map(
-                                l -> {
-                                    why.merge(
-                                            l.toActId(),
-                                            l.why(),
-                                            (x, y) -> x.contains(y) ? x : x + ", " + y);
-                                    return new Gap(
-                                            l.fromActId(),
-                                            l.toActId(),
-                                            l.minMinutes(),
-                                            l.maxMinutes(),
-                                            l.why());
-                                })
-                        .toList();
+        Map<String, Lag> longest = new LinkedHashMap<>();
+        List<Gap> gaps = new ArrayList<>();
+        for (Lag l : timing.lags(film)) {
+            longest.merge(l.toActId(), l, (x, y) -> x.minMinutes() >= y.minMinutes() ? x : y);
+            gaps.add(new Gap(l.fromActId(), l.toActId(), l.minMinutes(), l.maxMinutes(), l.why()));
+        }
+        Map<String, String> why = new LinkedHashMap<>();
+        longest.forEach((id, l) -> why.put(id, l.why()));
+        List<Span> bench = workshop.availability().spans(now, HORIZON_DAYS);
+        if (planned.openUntil() > 0) {
+            // whoever laid a coat that must be worked soon is at the bench now
+            bench = Availability.with(bench, new Span(now, planned.openUntil() + longestStep));
+        }
+        bench = Availability.without(bench, taken);
         ZoneId zone = ZoneId.of(workshop.zoneId());
         Instant deadline =
                 job.wantedOn() == null
                         ? null
                         : job.wantedOn().plusDays(1).atStartOfDay(zone).toInstant();
-        var outcome = DiaryPlacer.place(tasks, gaps, workshop.availability(), now);
-        return switch (outcome) {
+        return switch (DiaryPlacer.place(tasks, gaps, bench, now)) {
             case DiaryOutcome.CannotPlace no ->
                     new Diary(
                             List.of(),
-                            bench(workshop, now, 14),
+                            shown(bench, now + FEWEST_DAYS_SHOWN * 1440L),
                             no.reason(),
                             no.remedy(),
                             null,
@@ -172,11 +259,11 @@ public class Diaries {
                 long late =
                         deadline == null || finish == null || !finish.isAfter(deadline)
                                 ? 0
-                                : java.time.Duration.between(deadline, finish).toMinutes();
-                int days = (int) Math.max(7, (p.finishMinute() - now) / 1440 + 3);
+                                : Duration.between(deadline, finish).toMinutes();
+                long end = Math.max(now + FEWEST_DAYS_SHOWN * 1440L, p.finishMinute() + 3 * 1440L);
                 yield new Diary(
                         slots,
-                        bench(workshop, now, days),
+                        shown(bench, end),
                         null,
                         null,
                         finish,
@@ -230,12 +317,11 @@ public class Diaries {
         return out;
     }
 
-    private static List<BenchSpan> bench(Workshop w, long fromMinute, int days) {
-        List<BenchSpan> out = new ArrayList<>();
-        for (Span s : w.availability().spans(fromMinute, Math.min(days, 120))) {
-            out.add(new BenchSpan(at(s.fromMinute()), at(s.untilMinute())));
-        }
-        return out;
+    private static List<BenchSpan> shown(List<Span> bench, long untilMinute) {
+        return bench.stream()
+                .filter(s -> s.fromMinute() < untilMinute)
+                .map(s -> new BenchSpan(at(s.fromMinute()), at(s.untilMinute())))
+                .toList();
     }
 
     private static Instant at(long minute) {

@@ -108,7 +108,7 @@ class PhotographController {
         Job job = jobs.get(p.jobId());
         var side =
                 sides.of(p, job.length(), job.height()).orElseThrow(() -> new NotFound("The side"));
-        return picture(Pictures.jpeg(side.raster(), Sides.WORKING_WIDTH_PX));
+        return picture(Pictures.jpeg(side.inNeutralLight(), Sides.WORKING_WIDTH_PX));
     }
 
     private static ResponseEntity<byte[]> picture(byte[] jpeg) {

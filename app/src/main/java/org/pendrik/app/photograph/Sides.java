@@ -1,5 +1,6 @@
 package org.pendrik.app.photograph;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -57,7 +58,18 @@ public class Sides {
      * @param raster at {@link #pxPerMm}
      * @param light takes out the light; neutral when no card is marked
      */
-    public record Side(SideGeometry geometry, Raster raster, double pxPerMm, GreyBalance light) {}
+    public record Side(SideGeometry geometry, Raster raster, double pxPerMm, GreyBalance light) {
+        /** The side as it would look without the colour of the light. */
+        Raster inNeutralLight() {
+            if (light == GreyBalance.NONE) {
+                return raster;
+            }
+            int[] out = new int[raster.argb().length];
+            Arrays.parallelSetAll(
+                    out, i -> (raster.argb()[i] & Raster.OPAQUE) | light.toPixel(raster.argb()[i]));
+            return new Raster(raster.width(), raster.height(), out);
+        }
+    }
 
     /**
      * The side of a photograph; empty while its corners are not marked.

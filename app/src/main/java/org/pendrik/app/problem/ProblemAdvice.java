@@ -1,10 +1,15 @@
 package org.pendrik.app.problem;
 
 import java.net.URI;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.units.InvalidInput;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -19,7 +24,10 @@ import tools.jackson.databind.exc.UnrecognizedPropertyException;
 
 /** Turns what goes wrong into a sentence that names the thing and what helps. */
 @RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class ProblemAdvice {
+    private static final Pattern MISSING =
+            Pattern.compile("[Mm]issing required creator property '(\\w+)'");
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
 
     @ExceptionHandler
@@ -81,6 +89,11 @@ class ProblemAdvice {
         return invalid(cause(e));
     }
 
+    @ExceptionHandler
+    ProblemDetail unreadable(JacksonException e) {
+        return invalid(cause(e));
+    }
+
     /** The refused input behind a message that could not be read. */
     private static InvalidInput cause(Throwable e) {
         for (Throwable t = e; t != null; t = t.getCause()) {
@@ -108,7 +121,7 @@ class ProblemAdvice {
                             "Take it out, or check its spelling.");
             case MismatchedInputException m ->
                     new InvalidInput(
-                            "Field " + path(m),
+                            "Field " + missing(m).orElseGet(() -> path(m)),
                             "as sent",
                             "is missing or of another type",
                             "Send it as documented.");
@@ -120,6 +133,11 @@ class ProblemAdvice {
                             "Check commas, quotes and brackets there.");
             default -> null;
         };
+    }
+
+    private static Optional<String> missing(MismatchedInputException e) {
+        Matcher m = MISSING.matcher(String.valueOf(e.getOriginalMessage()));
+        return m.find() ? Optional.of(m.group(1)) : Optional.empty();
     }
 
     private static String path(JacksonException e) {

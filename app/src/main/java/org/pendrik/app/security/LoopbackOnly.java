@@ -2,17 +2,13 @@ package org.pendrik.app.security;
 
 import java.net.InetAddress;
 import java.net.UnknownHostException;
-import org.springframework.beans.factory.annotation.Value;
-import org.springframework.stereotype.Component;
 
 /** Refuses to start when the server would listen to other machines: there is no sign-in yet. */
-@Component
-public class LoopbackOnly {
-    LoopbackOnly(@Value("${server.address:}") String address) {
-        require(address);
-    }
+public final class LoopbackOnly {
+    private LoopbackOnly() {}
 
-    static void require(String address) {
+    /** Passes a loopback address; {@link Refused} for any other and for none. */
+    public static void require(String address) {
         boolean loopback;
         try {
             loopback = !address.isBlank() && InetAddress.getByName(address).isLoopbackAddress();

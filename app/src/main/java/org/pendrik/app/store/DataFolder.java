@@ -13,23 +13,33 @@ public final class DataFolder {
     private final Path root;
 
     DataFolder(Path root) {
-        this.root = root.toAbsolutePath().normalize();
+        this.root = prepare(root);
+    }
+
+    /**
+     * Makes the folder when it is missing.
+     *
+     * @throws Unusable when it cannot be made or written to
+     */
+    public static Path prepare(Path folder) {
+        Path root = folder.toAbsolutePath().normalize();
         try {
-            Files.createDirectories(this.root);
+            Files.createDirectories(root);
         } catch (IOException e) {
             throw new Unusable(
                     "The data folder "
-                            + this.root
+                            + root
                             + " cannot be made. Choose another one: PENDRIK_DATA=/path.",
                     e);
         }
-        if (!Files.isWritable(this.root)) {
+        if (!Files.isWritable(root)) {
             throw new Unusable(
                     "The data folder "
-                            + this.root
+                            + root
                             + " cannot be written to. Choose another one: PENDRIK_DATA=/path.",
                     null);
         }
+        return root;
     }
 
     /** A folder inside it, made when missing. */

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.Benches;
@@ -91,12 +92,16 @@ class Overviews {
     /** A job whose date is in danger. */
     record Risk(UUID jobId, String jobName, String what) {}
 
+    /** The drying rail of a job. */
+    record Rail(UUID jobId, String jobName, Diaries.Diary diary) {}
+
     /** The day. */
     record Today(
             List<Open> open,
             List<Planned> session,
             List<Drying> drying,
             List<Risk> risks,
+            List<Rail> rails,
             List<Card> jobs,
             Instant now,
             String zoneId) {}
@@ -142,16 +147,19 @@ class Overviews {
         List<Planned> session = new ArrayList<>();
         List<Drying> drying = new ArrayList<>();
         List<Risk> risks = new ArrayList<>();
+        List<Rail> rails = new ArrayList<>();
         List<Card> cards = cards().stream().filter(c -> !c.job().archived()).toList();
         Instant now = clock.instant();
         String zone = "UTC";
+        Map<UUID, Diaries.Diary> all = diaries.all();
         for (Card c : cards) {
-            if (c.total() == 0 || c.stage() == Stage.FINISHED) {
+            Job job = c.job();
+            Diaries.Diary diary = all.get(job.id());
+            if (diary == null) {
                 continue;
             }
-            Job job = c.job();
-            Diaries.Diary diary = diaries.of(job.id());
             zone = diary.zoneId();
+            rails.add(new Rail(job.id(), job.name(), diary));
             benches.clocks(job.id()).forEach(k -> open.add(new Open(job.id(), job.name(), k)));
             Instant sessionEnd = diary.bench().isEmpty() ? now : diary.bench().getFirst().until();
             for (Diaries.Slot s : diary.slots()) {
@@ -204,6 +212,6 @@ class Overviews {
         open.sort(Comparator.comparing(o -> o.clock().closesAt()));
         session.sort(Comparator.comparing(Planned::start));
         drying.sort(Comparator.comparing(Drying::recoatAt));
-        return new Today(open, session, drying, risks, cards, now, zone);
+        return new Today(open, session, drying, risks, rails, cards, now, zone);
     }
 }

@@ -72,6 +72,14 @@ public final class GreyBalance {
         return toLab(Srgb.linear(rgb >> 16), Srgb.linear(rgb >> 8), Srgb.linear(rgb));
     }
 
+    /** A packed pixel as it would look in neutral light, clamped to what a screen shows. */
+    public int toPixel(int rgb) {
+        double[] xyz =
+                Srgb.linearToXyz(Srgb.linear(rgb >> 16), Srgb.linear(rgb >> 8), Srgb.linear(rgb));
+        double[] v = Srgb.xyzToLinear(row(0, xyz), row(1, xyz), row(2, xyz));
+        return Srgb.pack(v[0], v[1], v[2]);
+    }
+
     private double row(int i, double[] v) {
         return matrix[i][0] * v[0] + matrix[i][1] * v[1] + matrix[i][2] * v[2];
     }

@@ -62,14 +62,6 @@ public record Availability(List<Slot> slots, ZoneId zone) {
         }
     }
 
-    /** The longest stretch of the week in minutes; 0 when there is none. */
-    public long longestMinutes() {
-        return slots.stream()
-                .mapToLong(s -> java.time.Duration.between(s.from(), s.until()).toMinutes())
-                .max()
-                .orElse(0);
-    }
-
     /**
      * The stretches from a minute on for a number of days, in order; the first is cut to begin
      * then.
@@ -87,6 +79,47 @@ public record Availability(List<Slot> slots, ZoneId zone) {
                         out.add(new Span(Math.max(a, fromMinute), b));
                     }
                 }
+            }
+        }
+        return List.copyOf(out);
+    }
+
+    /** Spans without the minutes that are taken. */
+    public static List<Span> without(List<Span> spans, List<Span> taken) {
+        List<Span> left = new ArrayList<>(spans);
+        for (Span t : taken) {
+            List<Span> next = new ArrayList<>();
+            for (Span s : left) {
+                if (t.untilMinute() <= s.fromMinute() || t.fromMinute() >= s.untilMinute()) {
+                    next.add(s);
+                    continue;
+                }
+                if (t.fromMinute() > s.fromMinute()) {
+                    next.add(new Span(s.fromMinute(), t.fromMinute()));
+                }
+                if (t.untilMinute() < s.untilMinute()) {
+                    next.add(new Span(t.untilMinute(), s.untilMinute()));
+                }
+            }
+            left = next;
+        }
+        return List.copyOf(left);
+    }
+
+    /** Spans with one more, joined where they touch. */
+    public static List<Span> with(List<Span> spans, Span more) {
+        List<Span> sorted = new ArrayList<>(spans);
+        sorted.add(more);
+        sorted.sort(Comparator.comparingLong(Span::fromMinute));
+        List<Span> out = new ArrayList<>();
+        for (Span s : sorted) {
+            Span last = out.isEmpty() ? null : out.getLast();
+            if (last != null && s.fromMinute() <= last.untilMinute()) {
+                out.set(
+                        out.size() - 1,
+                        new Span(last.fromMinute(), Math.max(last.untilMinute(), s.untilMinute())));
+            } else {
+                out.add(s);
             }
         }
         return List.copyOf(out);

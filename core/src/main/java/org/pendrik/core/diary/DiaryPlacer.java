@@ -24,7 +24,6 @@ import org.pendrik.core.diary.DiaryOutcome.Placement;
  */
 public final class DiaryPlacer {
     private static final int GRID_MINUTES = 5;
-    private static final int HORIZON_DAYS = 370;
 
     private final List<DiaryTask> tasks;
     private final List<Gap> gaps;
@@ -33,10 +32,10 @@ public final class DiaryPlacer {
     private final Map<String, Integer> index = new HashMap<>();
     private final long[] start;
 
-    private DiaryPlacer(List<DiaryTask> tasks, List<Gap> gaps, Availability when, long fromMinute) {
+    private DiaryPlacer(List<DiaryTask> tasks, List<Gap> gaps, List<Span> spans, long fromMinute) {
         this.tasks = tasks;
         this.gaps = gaps;
-        this.spans = when.spans(fromMinute, HORIZON_DAYS);
+        this.spans = spans;
         this.fromMinute = fromMinute;
         this.start = new long[tasks.size()];
         for (int i = 0; i < tasks.size(); i++) {
@@ -50,25 +49,29 @@ public final class DiaryPlacer {
      *
      * @param tasks in the order in which they are done; done ones first
      * @param gaps between them; gaps that name no task are ignored
-     * @param when the bench time
+     * @param bench the stretches of bench time, in order and apart; a year of them
      * @param fromMinute nothing new begins before, minutes since 1970-01-01 UTC
      */
     public static DiaryOutcome place(
-            List<DiaryTask> tasks, List<Gap> gaps, Availability when, long fromMinute) {
+            List<DiaryTask> tasks, List<Gap> gaps, List<Span> bench, long fromMinute) {
+        long longest =
+                bench.stream().mapToLong(s -> s.untilMinute() - s.fromMinute()).max().orElse(0);
         for (DiaryTask t : tasks) {
-            if (t.doneAtMinute().isEmpty() && t.minutes() > when.longestMinutes()) {
+            if (t.doneAtMinute().isEmpty() && t.minutes() > longest) {
                 return new DiaryOutcome.CannotPlace(
                         "The step "
                                 + t.name()
                                 + " takes "
                                 + t.minutes()
-                                + " min at a stretch, and the longest bench time of the week is "
-                                + when.longestMinutes()
+                                + " min at a stretch, and the longest free bench time is "
+                                + longest
                                 + " min.",
                         "Give one evening more time, or split the zones of the step in two.");
             }
         }
-        return new DiaryPlacer(List.copyOf(tasks), List.copyOf(gaps), when, fromMinute).run();
+        return new DiaryPlacer(
+                        List.copyOf(tasks), List.copyOf(gaps), List.copyOf(bench), fromMinute)
+                .run();
     }
 
     private DiaryOutcome run() {

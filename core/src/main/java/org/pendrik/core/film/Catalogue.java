@@ -170,6 +170,7 @@ public final class Catalogue {
                 (int) r.number("base_min"),
                 (int) r.number("zone_min"),
                 r.yes("booth"),
+                r.number("share"),
                 r.of("thickness", Thickness.class),
                 Arrays.asList(r.text("materials").split("\\|", -1)),
                 r.text("stroke"),

@@ -100,7 +100,10 @@ public final class Column {
                             .map(
                                     film ->
                                             PartialCover.over(
-                                                    under, film, l.material().cover(l.thickness())))
+                                                    under,
+                                                    film,
+                                                    l.material().cover(l.thickness())
+                                                            * l.technique().share()))
                             .orElse(under);
             out.add(c);
         }

@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param baseMinutes hands-on minutes, whatever the size
  * @param zoneMinutes hands-on minutes more for each zone
  * @param booth sprays, so needs the booth
+ * @param share part of the zone that it touches, 0 to 1
  * @param materials keys of what it may use, the starting choice first
  */
 public record Technique(
@@ -33,6 +34,7 @@ public record Technique(
         int baseMinutes,
         int zoneMinutes,
         boolean booth,
+        double share,
         Thickness thickness,
         List<String> materials,
         String stroke,

@@ -5,7 +5,7 @@ import org.pendrik.core.colour.Lab;
 /**
  * The colour of a region as measured.
  *
- * @param median component-wise median in L*a*b*, D65
+ * @param median L*a*b* under D65 of the channel medians
  * @param spread how far its pixels scatter: 1.4826 times the median ΔE*ab to the median, which is a
  *     standard deviation for a normal scatter along one axis
  * @param uncertainty one standard deviation of the median in ΔE*ab, with a floor for 8-bit encoding

@@ -44,7 +44,8 @@ public class DiaryPlacerTest {
     }
 
     private static DiaryOutcome.Placed placed(List<DiaryTask> tasks, List<Gap> gaps) {
-        return (DiaryOutcome.Placed) DiaryPlacer.place(tasks, gaps, EVENINGS, MONDAY_NOON);
+        return (DiaryOutcome.Placed)
+                DiaryPlacer.place(tasks, gaps, EVENINGS.spans(MONDAY_NOON, 370), MONDAY_NOON);
     }
 
     private static String at(Placement p) {
@@ -82,7 +83,10 @@ public class DiaryPlacerTest {
         var no =
                 (DiaryOutcome.CannotPlace)
                         DiaryPlacer.place(
-                                List.of(task("masking", 400)), List.of(), EVENINGS, MONDAY_NOON);
+                                List.of(task("masking", 400)),
+                                List.of(),
+                                EVENINGS.spans(MONDAY_NOON, 370),
+                                MONDAY_NOON);
         assertTrue(no.reason().contains("masking") && no.reason().contains("400 min"), no.reason());
     }
 
@@ -94,7 +98,7 @@ public class DiaryPlacerTest {
                         DiaryPlacer.place(
                                 List.of(task("wash", 30), task("wipe", 15)),
                                 gaps,
-                                EVENINGS,
+                                EVENINGS.spans(MONDAY_NOON, 370),
                                 MONDAY_NOON);
         assertTrue(no.reason().contains("window"), no.reason());
     }
@@ -124,7 +128,7 @@ public class DiaryPlacerTest {
                         DiaryPlacer.place(
                                 List.of(task("a", 30), task("b", 30)),
                                 List.of(gap("a", "b", 1440)),
-                                weekend,
+                                weekend.spans(start, 370),
                                 start);
         assertEquals(at(plan.placed().get(1)), "2027-03-28T20:30");
     }
@@ -199,6 +203,23 @@ public class DiaryPlacerTest {
                         List.of(gap("a", "b", 100), gap("b", "c", 3000)));
         long sum = plan.drivers().stream().mapToLong(Driver::minutes).sum();
         assertEquals(sum, plan.finishMinute() - MONDAY_NOON);
+    }
+
+    @Test
+    public void takenMinutesAreCutOutAndSpansThatTouchAreJoined() {
+        var day = List.of(new Availability.Span(100, 200), new Availability.Span(300, 400));
+        assertEquals(
+                Availability.without(
+                        day,
+                        List.of(new Availability.Span(120, 150), new Availability.Span(190, 310))),
+                List.of(
+                        new Availability.Span(100, 120),
+                        new Availability.Span(150, 190),
+                        new Availability.Span(310, 400)));
+        assertEquals(
+                Availability.with(day, new Availability.Span(180, 300)),
+                List.of(new Availability.Span(100, 400)));
+        assertEquals(Availability.without(day, List.of(new Availability.Span(0, 999))), List.of());
     }
 
     @Test

@@ -1,0 +1,231 @@
+package org.pendrik.app.photograph;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.awt.Color;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.time.ZoneOffset;
+import java.util.Arrays;
+import java.util.Random;
+import java.util.UUID;
+import java.util.zip.CRC32;
+import javax.imageio.ImageIO;
+import org.pendrik.app.AppTest;
+import org.pendrik.core.units.InvalidInput;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+public class PhotographTest extends AppTest {
+    /** 60 × 40 with a red upper left corner. */
+    static byte[] image(String format) {
+        BufferedImage image = new BufferedImage(60, 40, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 40; y++) {
+            for (int x = 0; x < 60; x++) {
+                image.setRGB(
+                        x,
+                        y,
+                        x < 20 && y < 14
+                                ? Color.RED.getRGB()
+                                : new Color(4 * x, 6 * y, 90).getRGB());
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(image, format, out);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        return out.toByteArray();
+    }
+
+    /** The JPEG with an EXIF block that states an orientation. */
+    static byte[] turned(int orientation) {
+        byte[] jpeg = image("jpeg");
+        byte[] tiff = {
+            'M',
+            'M',
+            0,
+            42,
+            0,
+            0,
+            0,
+            8,
+            0,
+            1,
+            1,
+            0x12,
+            0,
+            3,
+            0,
+            0,
+            0,
+            1,
+            0,
+            (byte) orientation,
+            0,
+            0,
+            0,
+            0,
+            0,
+            0
+        };
+        ByteBuffer app1 = ByteBuffer.allocate(4 + 6 + tiff.length);
+        app1.put((byte) 0xff).put((byte) 0xe1).putShort((short) (2 + 6 + tiff.length));
+        app1.put(new byte[] {'E', 'x', 'i', 'f', 0, 0}).put(tiff);
+        ByteBuffer out = ByteBuffer.allocate(jpeg.length + app1.capacity());
+        out.put(jpeg, 0, 2).put(app1.array()).put(jpeg, 2, jpeg.length - 2);
+        return out.array();
+    }
+
+    /** A PNG whose header claims a size that its few bytes do not hold. */
+    static byte[] boastful(int width, int height) {
+        byte[] png = image("png");
+        ByteBuffer b = ByteBuffer.wrap(png);
+        b.putInt(16, width).putInt(20, height);
+        CRC32 crc = new CRC32();
+        crc.update(png, 12, 17);
+        b.putInt(29, (int) crc.getValue());
+        return png;
+    }
+
+    @DataProvider
+    public Object[][] orientations() {
+        // where the red corner of the stored picture comes to lie when it is upright: right?, low?
+        return new Object[][] {
+            {1, false, false}, {2, true, false}, {3, true, true}, {4, false, true},
+            {5, false, false}, {6, true, false}, {7, true, true}, {8, false, true},
+        };
+    }
+
+    @Test(dataProvider = "orientations")
+    public void orientationIsApplied(int orientation, boolean right, boolean low) {
+        byte[] file = turned(orientation);
+        var header = PhotographFile.header(file, ZoneOffset.UTC);
+        assertEquals(header.orientation(), orientation);
+        var upright = PhotographFile.decode(file, header).raster();
+        assertEquals(upright.width(), orientation >= 5 ? 40 : 60);
+        int p = upright.at(right ? upright.width() - 4 : 3, low ? upright.height() - 4 : 3);
+        assertTrue((p >> 16 & 255) > 180 && (p & 255) < 90, Integer.toHexString(p));
+    }
+
+    @DataProvider
+    public Object[][] bad() {
+        byte[] jpeg = image("jpeg");
+        return new Object[][] {
+            {new byte[0], "is empty"},
+            {Arrays.copyOf(jpeg, jpeg.length * 2 / 3), "is cut short or damaged"},
+            {Arrays.copyOf(jpeg, 40), "is cut short or damaged"},
+            {Arrays.copyOf(image("png"), 300), "is cut short or damaged"},
+            {"GIF89a and so on".getBytes(StandardCharsets.US_ASCII), "must be a JPEG or PNG file"},
+            {boastful(20_000, 10_000), "must have at most 50 megapixels"},
+            {boastful(600, 400), "is cut short or damaged"},
+        };
+    }
+
+    @Test(dataProvider = "bad")
+    public void badFilesAreRefusedAndNothingIsStored(byte[] file, String words) {
+        UUID job = car("For bad files");
+        UUID id = UUID.randomUUID();
+        String detail = refused(photograph(job, id, "PROTOTYPE", file), 422);
+        assertTrue(detail.startsWith("Photograph (") && detail.contains(words), detail);
+        refused(get("/api/photographs/" + id), 404);
+        assertEquals(ok(get("/api/jobs/" + job + "/photographs")).size(), 0);
+    }
+
+    @Test
+    public void thousandsOfDamagedFilesNeverCrashTheReader() {
+        Random random = new Random(99);
+        for (int i = 0; i < 1500; i++) {
+            byte[] file = image(i % 2 == 0 ? "jpeg" : "png");
+            for (int k = 0; k <= random.nextInt(12); k++) {
+                file[random.nextInt(file.length)] = (byte) random.nextInt(256);
+            }
+            byte[] cut = Arrays.copyOf(file, 1 + random.nextInt(file.length));
+            byte[] tried = random.nextBoolean() ? cut : file;
+            try {
+                PhotographFile.decode(tried, PhotographFile.header(tried, ZoneOffset.UTC));
+            } catch (InvalidInput e) {
+                assertEquals(e.field(), "Photograph");
+            }
+        }
+    }
+
+    @Test
+    public void theSameFileTwiceIsKeptOnceAndSentTwiceIsTakenOnce() {
+        UUID job = car("Twice");
+        UUID id = UUID.randomUUID();
+        String hash = ok(photograph(job, id, "MODEL", image("jpeg"))).path("hash").asString();
+        ok(photograph(job, id, "MODEL", image("jpeg")));
+        assertEquals(
+                ok(photograph(job, UUID.randomUUID(), "MODEL", image("jpeg")))
+                        .path("hash")
+                        .asString(),
+                hash);
+        assertEquals(ok(get("/api/jobs/" + job + "/photographs")).size(), 2);
+        ok(delete("/api/photographs/" + id));
+        assertEquals(ok(get("/api/jobs/" + job + "/photographs")).size(), 1);
+        ok(post("/api/photographs/" + id + "/restore", ""));
+        assertEquals(ok(get("/api/jobs/" + job + "/photographs")).size(), 2);
+    }
+
+    @Test
+    public void cornersThatMakeNoSideAreRefusedAndTheOldOnesStay() {
+        UUID job = car("Corners");
+        UUID id = UUID.randomUUID();
+        ok(photograph(job, id, "PROTOTYPE", image("png")));
+        ok(put("/api/photographs/" + id + "/marks", marks("5,5 55,6 54,34 6,33", 1)));
+        for (String[] bad :
+                new String[][] {
+                    {"5,5 30,5 55,5 6,33", "lie in a line"}, {"5,5 54,34 55,6 6,33", "are crossed"},
+                    {"55,6 5,5 6,33 54,34", "wrong way round"}, {"5,5 55,6 54,34", "must be four"}
+                }) {
+            String detail =
+                    refused(put("/api/photographs/" + id + "/marks", marks(bad[0], 2)), 422);
+            assertTrue(detail.contains(bad[1]), detail);
+        }
+        var p = ok(get("/api/photographs/" + id));
+        assertEquals(p.path("version").asInt(), 2);
+        assertEquals(p.path("corners").path("points").get(0).path("x").asDouble(), 5.0);
+        assertEquals(
+                get("/api/photographs/" + id + "/side").getResponse().getContentType(),
+                "image/jpeg");
+    }
+
+    private static String marks(String corners, int version) {
+        StringBuilder points = new StringBuilder();
+        for (String c : corners.split(" ", -1)) {
+            String[] xy = c.split(",", -1);
+            points.append(points.isEmpty() ? "" : ",")
+                    .append("{\"x\":" + xy[0] + ",\"y\":" + xy[1] + "}");
+        }
+        return "{\"corners\":{\"points\":["
+                + points
+                + "]},\"knownPoints\":null,\"greyPatch\":null,\"version\":"
+                + version
+                + "}";
+    }
+
+    @Test
+    public void marksSurviveTheirTextForm() {
+        var corners = new Marks.CornersHandler();
+        var c = corners.read("1.5 2.0 3.0 4.25 5.0 6.0 7.0 8.0");
+        assertEquals(corners.read(corners.write(c)), c);
+        var known = new Marks.KnownPointsHandler();
+        assertEquals(known.read("").points().size(), 0);
+        var k = known.read("1.0 2.0 300.0 400.5");
+        assertEquals(known.read(known.write(k)), k);
+        var grey = new Marks.GreyPatchHandler();
+        var g = grey.read("1.0 2.0 30.0 40.0 50.0");
+        assertEquals(grey.read(grey.write(g)), g);
+        assertTrue(
+                expectThrows(InvalidInput.class, () -> new Marks.GreyPatch(1, 1, 2, 9, 50))
+                        .getMessage()
+                        .contains("Grey card (2 px)"));
+    }
+}

@@ -1,0 +1,140 @@
+package org.pendrik.app.record;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import java.io.IOException;
+import java.util.UUID;
+import org.pendrik.app.AppTest;
+import org.pendrik.app.standins.DemoShots;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A record says what is there, keeps to its schema, and comes back as it went out. */
+public class RecordTest extends AppTest {
+    private UUID worked() {
+        UUID job = car("Recorded");
+        UUID photo = UUID.randomUUID();
+        var shot = DemoShots.prototype();
+        ok(photograph(job, photo, "PROTOTYPE", shot.jpeg()));
+        StringBuilder points = new StringBuilder();
+        shot.camera()
+                .corners()
+                .forEach(
+                        p ->
+                                points.append(points.isEmpty() ? "" : ",")
+                                        .append("{\"x\":" + p.x() + ",\"y\":" + p.y() + "}"));
+        ok(
+                put(
+                        "/api/photographs/" + photo + "/marks",
+                        "{\"corners\":{\"points\":["
+                                + points
+                                + "]},\"knownPoints\":{\"points\":[]},\"greyPatch\":{\"x\":1132,\"y\":1142,\"width\":120,\"height\":80,\"lightness\":60},\"version\":1}"));
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/regions",
+                        """
+                {"regions": [
+                  {"id": "%s", "name": "plate", "zoneKey": "left-side", "xMm": 3345, "yMm": 660, "widthMm": 220, "heightMm": 290, "factory": true},
+                  {"id": "%s", "name": "panel", "zoneKey": null, "xMm": 1640, "yMm": 620, "widthMm": 420, "heightMm": 420, "factory": false}
+                ], "version": 1}
+                """
+                                .formatted(UUID.randomUUID(), UUID.randomUUID())));
+        plan(job, "FADE", "JOINT_SHADE", "POWDER");
+        return job;
+    }
+
+    private JsonNode without(JsonNode record) {
+        ObjectNode copy = ((ObjectNode) record).deepCopy();
+        copy.remove("writtenAt");
+        copy.path("photographs").forEach(p -> ((ObjectNode) p).remove("id"));
+        copy.path("measures").forEach(m -> ((ObjectNode) m).remove("photograph"));
+        copy.path("log").forEach(e -> ((ObjectNode) e).remove("id"));
+        return copy;
+    }
+
+    @Test
+    public void itKeepsToItsSchemaAndComesBackAsItWent() throws IOException {
+        UUID job = worked();
+        JsonNode measures =
+                ok(
+                        get(
+                                "/api/photographs/"
+                                        + ok(get("/api/jobs/" + job + "/photographs"))
+                                                .get(0)
+                                                .path("id")
+                                                .asString()
+                                        + "/measures"));
+        assertTrue(
+                measures.path("regions").get(1).path("fade").path("deltaE00").asDouble() > 3,
+                measures.toString());
+        JsonNode out = ok(get("/api/jobs/" + job + "/record"));
+        var old = new ObjectMapper();
+        var schema =
+                JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                        .getSchema(old.readTree(text(get("/api/schema/record-1.json"))));
+        assertTrue(
+                schema.validate(old.readTree(out.toString())).isEmpty(),
+                schema.validate(old.readTree(out.toString())).toString());
+        String copy = ok(post("/api/records", out.toString())).path("jobId").asString();
+        JsonNode back = ok(get("/api/jobs/" + copy + "/record"));
+        assertEquals(without(back), without(out));
+        assertEquals(back.path("measures").size(), 2);
+    }
+
+    @DataProvider
+    public Object[][] broken() {
+        return new Object[][] {
+            {"\"version\":1", "\"version\":2", "was written by a newer Pendrik than this one"},
+            {"\"version\":1,", "", "is not a record of a job"},
+            {"\"note\":", "\"colour\":1,\"note\":", "Field job.colour (colour) is not known here"},
+            {
+                "\"effects\":[{",
+                "\"effects\":[{\"shade\":3,",
+                "Field effects[0].shade (shade) is not known here"
+            },
+            {
+                "\"technique\":\"mist-fade\"",
+                "\"technique\":\"magic\"",
+                "Technique (magic) is not known"
+            },
+            {"\"lengthMm\":6400.0", "\"lengthMm\":-1", "Prototype length (-1 mm)"},
+            {"\"strength\":2", "\"strength\":9", "Strength of fade (9) must be from 1 to 3"},
+        };
+    }
+
+    @Test(dataProvider = "broken")
+    public void aBrokenRecordIsRefusedAndNothingIsHalfStored(
+            String what, String with, String words) {
+        String record = ok(get("/api/jobs/" + worked() + "/record")).toString();
+        assertTrue(record.contains(what), what);
+        int before = ok(get("/api/jobs")).size();
+        String detail =
+                refused(
+                        post(
+                                "/api/records",
+                                record.replaceFirst(
+                                        java.util.regex.Pattern.quote(what),
+                                        java.util.regex.Matcher.quoteReplacement(with))),
+                        422);
+        assertTrue(detail.contains(words), detail);
+        assertEquals(ok(get("/api/jobs")).size(), before);
+    }
+
+    @Test
+    public void aPhotographWhoseFileIsMissingIsNamed() {
+        String record = ok(get("/api/jobs/" + worked() + "/record")).toString();
+        String gone = record.replaceFirst("\"sha256\":\"....", "\"sha256\":\"0000");
+        String copy = ok(post("/api/records", gone)).path("jobId").asString();
+        String photo = ok(get("/api/jobs/" + copy + "/photographs")).get(0).path("id").asString();
+        assertTrue(
+                refused(get("/api/photographs/" + photo + "/picture"), 422)
+                        .contains("is missing from the data folder"));
+        assertEquals(ok(get("/api/jobs/" + copy + "/record")).path("measures").size(), 0);
+    }
+}

@@ -1,0 +1,42 @@
+package org.pendrik.bench;
+
+import java.util.Collection;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.CommandLineOptionException;
+import org.openjdk.jmh.runner.options.CommandLineOptions;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+
+/** Runs the benchmarks and says how each stands to its peer or bound. */
+public final class Benchmarks {
+    private static final double FILM_BOUND_US = 1000;
+    private static final double RECTIFY_BOUND_US = 150_000;
+
+    private Benchmarks() {}
+
+    /** Takes the options of the harness. */
+    public static void main(String[] args) throws RunnerException, CommandLineOptionException {
+        var options = new OptionsBuilder().parent(new CommandLineOptions(args)).build();
+        Collection<RunResult> results = new Runner(options).run();
+        double film = score(results, "sixtyCoats");
+        double rectify = score(results, "RectifyBenchmark.rectify");
+        double peer = score(results, "RectifyBenchmark.peer");
+        System.out.println();
+        System.out.printf(
+                "film check of 60 coats     %8.1f µs   %.2f of the bound of 1 ms%n",
+                film, film / FILM_BOUND_US);
+        System.out.printf(
+                "rectify 12 MP to 2400×800  %8.1f ms   %.2f of OpenCV's warpPerspective (%.1f ms), %.2f of the bound of"
+                        + " 150 ms%n",
+                rectify / 1000, rectify / peer, peer / 1000, rectify / RECTIFY_BOUND_US);
+    }
+
+    private static double score(Collection<RunResult> results, String name) {
+        return results.stream()
+                .filter(r -> r.getParams().getBenchmark().endsWith(name))
+                .mapToDouble(r -> r.getPrimaryResult().getScore())
+                .findFirst()
+                .orElse(Double.NaN);
+    }
+}

@@ -1,0 +1,75 @@
+package org.pendrik.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.FilmCheck;
+import org.pendrik.core.film.FilmReport;
+import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Zone;
+import org.pendrik.core.units.Climate;
+
+/** One column of 60 coats; the bound is one millisecond a check. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MICROSECONDS)
+@Warmup(iterations = 4, time = 1)
+@Measurement(iterations = 6, time = 1)
+@Fork(
+        value = 1,
+        jvmArgsAppend = {"--enable-native-access=ALL-UNNAMED"})
+public class FilmCheckBenchmark {
+    private static final int COATS = 60;
+    private static final List<String> CYCLE =
+            List.of(
+                    "seal-satin",
+                    "mist-fade",
+                    "pin-wash",
+                    "sponge-chip",
+                    "oil-streak",
+                    "airbrush-dust");
+
+    private final FilmCheck check;
+    private final FilmCase column;
+
+    /** Lays the column, a coat every twelve hours. */
+    public FilmCheckBenchmark() {
+        Catalogue catalogue = Catalogue.load();
+        check = new FilmCheck(catalogue);
+        List<Act> acts = new ArrayList<>();
+        for (int i = 0; i < COATS; i++) {
+            Technique t = catalogue.technique(CYCLE.get(i % CYCLE.size()));
+            acts.add(
+                    Act.planned("a" + i, t, catalogue.startingMaterial(t), Set.of("side"))
+                            .at(i * 720L));
+        }
+        Zone side =
+                new Zone(
+                        "side",
+                        "side",
+                        Substrate.FACTORY_SEMI_GLOSS,
+                        true,
+                        Substrate.UNKNOWN_COLOUR);
+        column = new FilmCase(List.of(side), acts, Climate.REFERENCE);
+    }
+
+    /** The check. */
+    @Benchmark
+    public FilmReport sixtyCoats() {
+        return check.check(column);
+    }
+}

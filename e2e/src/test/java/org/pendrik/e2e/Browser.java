@@ -1,0 +1,80 @@
+package org.pendrik.e2e;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Debian's Chromium, and a page whose console errors are remembered. */
+final class Browser implements AutoCloseable {
+    private static final List<String> FLAGS =
+            List.of(
+                    "--no-sandbox",
+                    "--disable-gpu",
+                    "--disable-background-networking",
+                    "--disable-component-update",
+                    "--disable-sync",
+                    "--no-first-run");
+
+    private final Playwright playwright;
+    private final com.microsoft.playwright.Browser browser;
+    private final List<String> errors = new ArrayList<>();
+
+    Browser() {
+        playwright =
+                Playwright.create(
+                        new Playwright.CreateOptions()
+                                .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser =
+                playwright
+                        .chromium()
+                        .launch(
+                                new BrowserType.LaunchOptions()
+                                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                        .setArgs(FLAGS));
+    }
+
+    /** A page of this size on this surround: light, dark or grey. */
+    Page page(int width, int height, String surround) {
+        BrowserContext context =
+                browser.newContext(
+                        new com.microsoft.playwright.Browser.NewContextOptions()
+                                .setViewportSize(width, height)
+                                .setLocale("en-GB"));
+        context.addInitScript(
+                "localStorage.getItem('theme') || localStorage.setItem('theme', '"
+                        + surround
+                        + "')");
+        Page page = context.newPage();
+        page.setDefaultTimeout(15_000);
+        page.onConsoleMessage(
+                m -> {
+                    if (m.type().equals("error") || m.type().equals("warning")) {
+                        errors.add(m.text() + " at " + page.url());
+                    }
+                });
+        page.onPageError(e -> errors.add(e + " at " + page.url()));
+        return page;
+    }
+
+    /**
+     * What went wrong in the console since the last time; answers that were meant to be refused are
+     * not counted.
+     */
+    List<String> errors() {
+        List<String> out =
+                errors.stream().filter(e -> !e.contains("422") && !e.contains("409")).toList();
+        errors.clear();
+        return out;
+    }
+
+    @Override
+    public void close() {
+        browser.close();
+        playwright.close();
+    }
+}

@@ -1,0 +1,60 @@
+package org.pendrik.e2e;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** Takes docs/screenshots again from the demonstration. */
+final class Screenshots {
+    private static final Path FOLDER = Path.of("..", "docs", "screenshots");
+
+    private Screenshots() {}
+
+    public static void main(String[] args) {
+        Map<String, String> views = new LinkedHashMap<>();
+        views.put("today", "/");
+        views.put("jobs", "/jobs");
+        for (String v : new String[] {"study", "makeup", "diary", "bench", "compare", "record"}) {
+            views.put(v, "/jobs/J/" + v);
+        }
+        try (Server server = Server.start(Server.freshFolder(), "--pendrik.demo=true");
+                Browser browser = new Browser()) {
+            String hopper = Jobs.id(server, "Peat hopper OVR 3041");
+            for (var view : views.entrySet()) {
+                shoot(
+                        browser,
+                        server.url(view.getValue().replace("J", hopper)),
+                        view.getKey(),
+                        "light",
+                        1280,
+                        800);
+            }
+            shoot(
+                    browser,
+                    server.url("/jobs/" + hopper + "/makeup"),
+                    "makeup-dark",
+                    "dark",
+                    1280,
+                    800);
+            shoot(
+                    browser,
+                    server.url("/jobs/" + hopper + "/bench"),
+                    "bench-telephone",
+                    "light",
+                    390,
+                    844);
+        }
+    }
+
+    private static void shoot(
+            Browser browser, String url, String name, String surround, int width, int height) {
+        Page page = browser.page(width, height, surround);
+        page.navigate(url);
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.evaluate("document.fonts.ready");
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+        page.context().close();
+    }
+}

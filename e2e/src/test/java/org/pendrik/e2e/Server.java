@@ -1,0 +1,154 @@
+package org.pendrik.e2e;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** The application as it is shipped, in its own process on a free port. */
+final class Server implements AutoCloseable {
+    private static final Path SCRIPT = Path.of("..", "pendrik").toAbsolutePath().normalize();
+    private static final Path RUN = SCRIPT.resolveSibling(Path.of("app", "target", "run"));
+    private static final String JAVA = Path.of(System.getProperty("java.home"), "bin", "java").toString();
+    private static final List<String> FLAGS =
+            List.of(
+                    "-Xmx512m",
+                    "--enable-native-access=ALL-UNNAMED",
+                    "--sun-misc-unsafe-memory-access=allow",
+                    "-Djava.awt.headless=true");
+
+    private static final Pattern ADDRESS = Pattern.compile("http://127\\.0\\.0\\.1:(\\d+)/");
+
+    private final Process process;
+    private final int port;
+    private final HttpClient client = HttpClient.newHttpClient();
+
+    private Server(Process process, int port) {
+        this.process = process;
+        this.port = port;
+    }
+
+    static {
+        try {
+            // unpacked as the script does it for a user
+            Process prepare = new ProcessBuilder(SCRIPT.toString(), "prepare").inheritIO().start();
+            if (prepare.waitFor() != 0) {
+                throw new IllegalStateException("the application could not be unpacked");
+            }
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    static Path freshFolder() {
+        try {
+            return Files.createTempDirectory("pendrik-e2e");
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Starts it and waits for its address. */
+    static Server start(Path data, String... extra) {
+        List<String> command = new ArrayList<>(List.of(JAVA));
+        if (Files.exists(RUN.resolve("pendrik.aot"))) {
+            command.addAll(List.of("-XX:AOTCache=pendrik.aot", "-Xlog:aot=off", "-Xlog:cds=off"));
+        }
+        command.addAll(FLAGS);
+        command.addAll(List.of("-jar", "pendrik.jar"));
+        if (List.of(extra).stream().noneMatch(e -> e.startsWith("--server.port"))) {
+            command.add("--server.port=0");
+        }
+        command.addAll(List.of(extra));
+        ProcessBuilder builder = new ProcessBuilder(command).directory(RUN.toFile()).redirectErrorStream(true);
+        builder.environment().put("PENDRIK_DATA", data.toString());
+        try {
+            Process p = builder.start();
+            var out =
+                    new BufferedReader(
+                            new InputStreamReader(p.getInputStream(), StandardCharsets.UTF_8));
+            StringBuilder said = new StringBuilder();
+            for (String line = out.readLine(); line != null; line = out.readLine()) {
+                said.append(line).append('\n');
+                Matcher m = ADDRESS.matcher(line);
+                if (m.find()) {
+                    Thread.ofVirtual().start(() -> out.lines().forEach(l -> {}));
+                    return new Server(p, Integer.parseInt(m.group(1)));
+                }
+            }
+            throw new IllegalStateException("the application did not start:\n" + said);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Runs it until it ends by itself and gives what it printed. */
+    static String startAndFail(Path data, String... extra) {
+        try {
+            start(data, extra).close();
+            throw new AssertionError("it started");
+        } catch (IllegalStateException e) {
+            return String.valueOf(e.getMessage());
+        }
+    }
+
+    String url(String path) {
+        return "http://127.0.0.1:" + port + path;
+    }
+
+    int port() {
+        return port;
+    }
+
+    HttpResponse<String> send(String method, String path, String json)
+            throws IOException, InterruptedException {
+        return client.send(
+                HttpRequest.newBuilder(URI.create(url(path)))
+                        .header("Content-Type", "application/json")
+                        .method(
+                                method,
+                                json.isEmpty()
+                                        ? HttpRequest.BodyPublishers.noBody()
+                                        : HttpRequest.BodyPublishers.ofString(json))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+    }
+
+    String get(String path) {
+        try {
+            return send("GET", path, "").body();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Ends it at once, without any chance to tidy up. */
+    void kill() {
+        process.destroyForcibly();
+        try {
+            process.waitFor();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        process.destroy();
+        try {
+            process.waitFor();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

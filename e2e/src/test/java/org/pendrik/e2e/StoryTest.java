@@ -1,0 +1,319 @@
+package org.pendrik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.pendrik.app.standins.HopperSide;
+import org.pendrik.app.standins.StandInCamera;
+import org.pendrik.app.standins.Weathering;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.photo.Point;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/**
+ * From an empty workshop to a finished, logged car: once with the mouse, once with the keyboard
+ * only.
+ */
+public class StoryTest {
+    private static final List<Point> CORNERS =
+            List.of(
+                    new Point(205, 150),
+                    new Point(1395, 205),
+                    new Point(1375, 690),
+                    new Point(225, 725));
+
+    private Server server;
+    private Browser browser;
+
+    @BeforeClass
+    public void open() {
+        server = Server.start(Server.freshFolder());
+        browser = new Browser();
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void shut() {
+        if (browser != null) {
+            browser.close();
+        }
+        if (server != null) {
+            server.close();
+        }
+    }
+
+    /** A photograph that the demonstration does not have. */
+    private static byte[] photograph(Weathering w, long seed) {
+        Lab ground = new Lab(52, 0, 3);
+        var camera =
+                new StandInCamera(
+                        1600,
+                        900,
+                        CORNERS,
+                        new StandInCamera.Light(0.95, 1, 0.9, 0.1, 0),
+                        ground,
+                        List.of(700.0, 770.0, 110.0, 80.0),
+                        1.5,
+                        0.9f);
+        return camera.photograph(HopperSide.picture(w, ground, "3052"), HopperSide.PX_PER_MM, seed);
+    }
+
+    private static void putIn(Page page, String label, byte[] file) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(new FilePayload("tip.jpg", "image/jpeg", file));
+    }
+
+    /** Drags the four corners from where they start to where they are. */
+    private static void dragCorners(Page page) {
+        Locator stage = page.locator("[role=application] svg").first();
+        stage.scrollIntoViewIfNeeded();
+        var box = stage.boundingBox();
+        double[][] from = {{0.15, 0.2}, {0.85, 0.2}, {0.85, 0.8}, {0.15, 0.8}};
+        for (int i = 0; i < 4; i++) {
+            Point c = CORNERS.get(i);
+            page.mouse().move(box.x + from[i][0] * box.width, box.y + from[i][1] * box.height);
+            page.mouse().down();
+            page.mouse()
+                    .move(
+                            box.x + c.x() / 1600 * box.width,
+                            box.y + c.y() / 900 * box.height,
+                            new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
+            page.mouse().up();
+            page.waitForLoadState(LoadState.NETWORKIDLE);
+        }
+    }
+
+    private static void drawRegion(Page page, double x0, double y0, double x1, double y1) {
+        Locator side = page.locator("[role=application] svg").nth(1);
+        side.scrollIntoViewIfNeeded();
+        var box = side.boundingBox();
+        page.mouse().move(box.x + x0 * box.width, box.y + y0 * box.height);
+        page.mouse().down();
+        page.mouse().move(box.x + x1 * box.width, box.y + y1 * box.height);
+        page.mouse().up();
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+    }
+
+    @Test
+    public void fromAPhotographToAFinishedLoggedCar() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/"));
+        page.getByText("Start the first job").click();
+        page.getByLabel("What you call it").fill("Peat hopper OVR 3052");
+        page.getByLabel("Length in millimetres").fill("0");
+        page.getByLabel("Height in millimetres").fill("2600");
+        page.getByText("Make the job").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("length as a number above 0");
+        page.getByLabel("Length in millimetres").fill("6400");
+        page.getByText("Make the job").click();
+        assertThat(page.getByText("Put in a photograph of the prototype")).isVisible();
+
+        putIn(page, "Photograph of the prototype", "no picture".getBytes(StandardCharsets.UTF_8));
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("must be a JPEG or PNG file");
+        putIn(page, "Photograph of the prototype", photograph(Weathering.PROTOTYPE, 5));
+        assertThat(page.getByText("Drag the four corners")).isVisible();
+        dragCorners(page);
+        assertThat(page.getByText("The side, flat")).isVisible();
+        page.getByText("Mark a grey card").click();
+        drawRegion(page, 0.525, 0.26, 0.555, 0.36);
+        drawRegion(page, 0.26, 0.24, 0.32, 0.40);
+        assertThat(page.getByText("Region 2").first()).isVisible();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("Region 1")))
+                .click();
+        page.getByText("this is the factory colour").click();
+        assertThat(page.getByText("· factory colour").first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("ΔE00 \\d")).first()).isVisible();
+
+        for (String effect : List.of("fade", "dark joints", "chips")) {
+            page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Note an effect"))
+                    .getByText(effect, new Locator.GetByTextOptions().setExact(true))
+                    .click();
+            page.waitForLoadState(LoadState.NETWORKIDLE);
+        }
+        page.getByText("On to the make-up").click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Make the plan").setExact(true))
+                .click();
+        assertThat(page.getByText("The plan holds")).isVisible();
+        assertThat(
+                        page.getByRole(
+                                AriaRole.IMG,
+                                new Page.GetByRoleOptions()
+                                        .setName(Pattern.compile("^left side: factory paint"))))
+                .isVisible();
+
+        // take the seal out: the engine stops it, the mend puts a clear back, undo and all
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("satin seal")))
+                .first()
+                .click();
+        page.getByText("take out", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("1 stop")).isVisible();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Lay satin clear")))
+                .first()
+                .click();
+        assertThat(page.getByText("The plan holds")).isVisible();
+        page.keyboard().press("u");
+        assertThat(page.getByText("1 stop")).isVisible();
+        page.keyboard().press("m");
+        assertThat(page.getByText("The plan holds")).isVisible();
+
+        page.getByRole(
+                        AriaRole.NAVIGATION,
+                        new Page.GetByRoleOptions().setName("The work on this job"))
+                .getByText("Diary")
+                .click();
+        assertThat(page.getByText("What the time goes into")).isVisible();
+        page.keyboard().press("4");
+        assertThat(page.getByText("Stop rule")).isVisible();
+        int guard = 0;
+        while (page.getByText("All steps are done").count() == 0 && guard++ < 12) {
+            String step = page.getByText(Pattern.compile("^step \\d+ of")).textContent();
+            page.keyboard().press(" ");
+            assertThat(page.getByText("What you really used")).isVisible();
+            if (guard == 1) {
+                page.getByLabel("Note").fill("ran well");
+                page.getByRole(AriaRole.HEADING).first().click();
+            }
+            page.keyboard().press(" ");
+            assertThat(page.getByText(step, new Page.GetByTextOptions().setExact(true)))
+                    .hasCount(0);
+            page.waitForLoadState(LoadState.NETWORKIDLE);
+        }
+        assertThat(page.getByText("All steps are done")).isVisible();
+
+        page.getByText("Compare", new Page.GetByTextOptions().setExact(true)).click();
+        putIn(page, "Photograph of the model", photograph(new Weathering(0.3, 1, 1, 0, 0, 0), 8));
+        assertThat(page.getByText("Drag the four corners")).isVisible();
+        dragCorners(page);
+        assertThat(page.getByText("lighter").first()).isVisible();
+        page.keyboard().press("d");
+        assertThat(page.getByAltText("Difference map: light is alike, dark is far apart"))
+                .isVisible();
+
+        page.keyboard().press("6");
+        assertThat(page.getByText("ran well")).isVisible();
+        assertThat(page.getByText("at the bench")).isVisible();
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
+    }
+
+    @Test(dependsOnMethods = "fromAPhotographToAFinishedLoggedCar")
+    public void theSameWithTheKeyboardOnly() {
+        Page page = browser.page(1280, 800, "dark");
+        page.navigate(server.url("/"));
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Today")))
+                .isAttached();
+        page.keyboard().press("n");
+        assertThat(page.getByLabel("What you call it")).isVisible();
+        tabTo(page, "What you call it");
+        page.keyboard().type("OVR 3053");
+        tabTo(page, "Length in millimetres");
+        page.keyboard().type("6400");
+        tabTo(page, "Height in millimetres");
+        page.keyboard().type("2600");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("Put in a photograph of the prototype")).isVisible();
+        // the system's own file chooser is outside the page: it is opened by key and answered
+        var chooser = page.waitForFileChooser(() -> page.keyboard().press("p"));
+        chooser.setFiles(
+                new FilePayload("tip.jpg", "image/jpeg", photograph(Weathering.PROTOTYPE, 9)));
+        assertThat(page.getByText("The corners are right")).isVisible();
+        tabToRole(page, "Marks of the side");
+        for (int i = 0; i < 4; i++) {
+            Point start =
+                    List.of(
+                                    new Point(240, 180),
+                                    new Point(1360, 180),
+                                    new Point(1360, 720),
+                                    new Point(240, 720))
+                            .get(i);
+            steer(page, CORNERS.get(i).x() - start.x(), "ArrowRight", "ArrowLeft");
+            steer(page, CORNERS.get(i).y() - start.y(), "ArrowDown", "ArrowUp");
+            page.keyboard().press("c");
+        }
+        assertThat(page.getByText("The side, flat")).isVisible();
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        tabToRole(page, "The side, flat");
+        page.keyboard().press("m");
+        assertThat(page.getByText("Region 1").first()).isVisible();
+        page.keyboard().press("f");
+        assertThat(page.getByText("factory colour").first()).isVisible();
+        tabToText(page, "chips");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("On to the make-up")).isVisible();
+        page.keyboard().press("2");
+        assertThat(page.getByText("1 effect is noted")).isVisible();
+        page.keyboard().press("c");
+        assertThat(page.getByText("The plan holds")).isVisible();
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("x");
+        assertThat(page.getByText("1 stop")).isVisible();
+        page.keyboard().press("u");
+        assertThat(page.getByText("The plan holds")).isVisible();
+        page.keyboard().press("4");
+        assertThat(page.getByText("Stop rule")).isVisible();
+        page.keyboard().press(" ");
+        assertThat(page.getByText("What you really used")).isVisible();
+        page.keyboard().press(" ");
+        assertThat(page.getByText("step 2 of 3")).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(page).hasURL(Pattern.compile(".*/diary"));
+        page.keyboard().press("6");
+        assertThat(page.getByText("Still to do")).isVisible();
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
+    }
+
+    private static void steer(Page page, double by, String more, String less) {
+        String key = by > 0 ? more : less;
+        int left = (int) Math.round(Math.abs(by));
+        for (; left >= 10; left -= 10) {
+            page.keyboard().press("Shift+" + key);
+        }
+        for (; left > 0; left--) {
+            page.keyboard().press(key);
+        }
+    }
+
+    private static void tabTo(Page page, String label) {
+        tab(
+                page,
+                "(document.activeElement?.labels?.[0]?.textContent ?? '') + (document.activeElement?.getAttribute('aria-label') ?? '')",
+                label);
+    }
+
+    private static void tabToRole(Page page, String label) {
+        tab(page, "document.activeElement?.getAttribute('aria-label') ?? ''", label);
+    }
+
+    private static void tabToText(Page page, String text) {
+        tab(page, "document.activeElement?.textContent ?? ''", text);
+    }
+
+    private static void tab(Page page, String what, String wanted) {
+        for (int i = 0; i < 90; i++) {
+            if (page.evaluate(what).toString().contains(wanted)) {
+                return;
+            }
+            page.keyboard().press("Tab");
+        }
+        assertTrue(false, "no way by Tab to " + wanted);
+    }
+}
