@@ -55,14 +55,26 @@ export class PlanDesk {
 		);
 	}
 
-	async #edit(label: string, run: () => Promise<void>): Promise<boolean> {
-		const before = { steps: this.steps.map(draftOf), pins: this.view()?.pins ?? [] };
+	#edit(label: string, run: () => Promise<void>): Promise<boolean> {
+		let before: { steps: Draft[]; pins: Pin[] } = { steps: [], pins: [] };
 		const after = () => refreshJob(this.jobId);
-		return this.desk.edit(label, run, after, async () => {
-			await this.#put(before.steps, before.pins);
-			await after();
-		});
+		return this.desk.edit(
+			label,
+			() => {
+				before = { steps: this.#drafts(), pins: this.#pins() };
+				return run();
+			},
+			after,
+			async () => {
+				await this.#put(before.steps, before.pins);
+				await after();
+			}
+		);
 	}
+
+	#drafts = (): Draft[] => this.steps.map(draftOf);
+
+	#pins = (): Pin[] => this.view()?.pins ?? [];
 
 	compile(): Promise<boolean> {
 		return this.#edit('Plan made', async () => {
@@ -90,69 +102,68 @@ export class PlanDesk {
 	}
 
 	move(id: string, by: -1 | 1): Promise<boolean> | undefined {
-		const steps = this.steps;
-		const at = steps.findIndex((s) => s.id === id);
-		const other = steps[at + by];
-		const one = steps[at];
+		const at = this.steps.findIndex((s) => s.id === id);
+		const one = this.steps[at];
+		const other = this.steps[at + by];
 		if (!one || !other || one.done || other.done) return undefined;
-		const order = [...steps];
-		order[at] = other;
-		order[at + by] = one;
-		return this.#edit(`${one.name} moved`, () =>
-			this.#put(order.map(draftOf), this.view()?.pins ?? [])
-		);
+		return this.#edit(`${one.name} moved`, () => {
+			const order = this.#drafts();
+			const from = order.findIndex((s) => s.id === id);
+			order.splice(from + by, 0, ...order.splice(from, 1));
+			return this.#put(order, this.#pins());
+		});
 	}
 
 	remove(id: string): Promise<boolean> {
 		const name = this.steps.find((s) => s.id === id)?.name ?? 'Step';
 		return this.#edit(`${name} taken out`, () =>
-			this.#put(this.steps.filter((s) => s.id !== id).map(draftOf), this.view()?.pins ?? [])
+			this.#put(
+				this.#drafts().filter((s) => s.id !== id),
+				this.#pins()
+			)
 		);
 	}
 
 	change(id: string, part: Partial<Draft>, label: string): Promise<boolean> {
 		return this.#edit(label, () =>
 			this.#put(
-				this.steps.map((s) => (s.id === id ? { ...draftOf(s), ...part } : draftOf(s))),
-				this.view()?.pins ?? []
+				this.#drafts().map((s) => (s.id === id ? { ...s, ...part } : s)),
+				this.#pins()
 			)
 		);
 	}
 
 	add(technique: Schemas['TechniqueItem'], zones: string[]): Promise<boolean> {
-		const id = crypto.randomUUID();
 		const fresh: Draft = {
-			id,
+			id: crypto.randomUUID(),
 			technique: technique.key,
 			material: technique.materials[0] ?? '',
 			thickness: 'LIGHT',
 			zones
 		};
-		const after = this.steps.findIndex((s) => s.id === this.chosen);
-		const done = this.steps.filter((s) => s.done).length;
-		const at = Math.max(done, after < 0 ? this.steps.length : after + 1);
-		const order = this.steps.map(draftOf);
-		order.splice(at, 0, fresh);
-		return this.#edit(`${technique.name} added`, () => this.#put(order, this.view()?.pins ?? []));
+		return this.#edit(`${technique.name} added`, () => {
+			const order = this.#drafts();
+			const after = order.findIndex((s) => s.id === this.chosen);
+			const done = this.steps.filter((s) => s.done).length;
+			order.splice(Math.max(done, after < 0 ? order.length : after + 1), 0, fresh);
+			return this.#put(order, this.#pins());
+		});
 	}
 
 	/** Keeps this step behind the one in front of it, or lets it go again. */
 	pin(id: string): Promise<boolean> | undefined {
-		const at = this.steps.findIndex((s) => s.id === id);
-		const front = this.steps[at - 1];
-		const pins = this.view()?.pins ?? [];
-		const mine = pins.filter((p) => p.thenId === id);
-		if (mine.length) {
+		const front = this.steps[this.steps.findIndex((s) => s.id === id) - 1];
+		if (this.#pins().some((p) => p.thenId === id)) {
 			return this.#edit('Pin taken out', () =>
 				this.#put(
-					this.steps.map(draftOf),
-					pins.filter((p) => p.thenId !== id)
+					this.#drafts(),
+					this.#pins().filter((p) => p.thenId !== id)
 				)
 			);
 		}
 		if (!front) return undefined;
 		return this.#edit(`Pinned after ${front.name}`, () =>
-			this.#put(this.steps.map(draftOf), [...pins, { firstId: front.id, thenId: id }])
+			this.#put(this.#drafts(), [...this.#pins(), { firstId: front.id, thenId: id }])
 		);
 	}
 }

@@ -27,13 +27,12 @@
 			material: null,
 			note: ''
 		};
-		if (await desk.setEffects(`${label(kind)} noted`, [...desk.effects, effect])) open = effect.id;
+		if (await desk.setEffects(`${label(kind)} noted`, (all) => [...all, effect])) open = effect.id;
 	}
 
 	function change(effect: Effect, part: Partial<Effect>) {
-		void desk.setEffects(
-			`${label(effect.kind)} changed`,
-			desk.effects.map((e) => (e.id === effect.id ? { ...e, ...part } : e))
+		void desk.setEffects(`${label(effect.kind)} changed`, (all) =>
+			all.map((e) => (e.id === effect.id ? { ...e, ...part } : e))
 		);
 	}
 
@@ -82,9 +81,8 @@
 				<button
 					class="tag underline"
 					onclick={() =>
-						void desk.setEffects(
-							`${label(e.kind)} taken out`,
-							desk.effects.filter((x) => x.id !== e.id)
+						void desk.setEffects(`${label(e.kind)} taken out`, (all) =>
+							all.filter((x) => x.id !== e.id)
 						)}>take out</button
 				>
 			</div>

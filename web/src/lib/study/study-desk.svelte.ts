@@ -28,7 +28,7 @@ export class StudyDesk {
 	}
 
 	async #putRegions(regions: Region[]): Promise<void> {
-		const { version } = await this.#fresh();
+		const version = this.#version();
 		await must(
 			api.PUT('/api/jobs/{jobId}/study/regions', {
 				params: { path: { jobId: this.jobId } },
@@ -38,7 +38,7 @@ export class StudyDesk {
 	}
 
 	async #putEffects(effects: Effect[]): Promise<void> {
-		const { version } = await this.#fresh();
+		const version = this.#version();
 		await must(
 			api.PUT('/api/jobs/{jobId}/study/effects', {
 				params: { path: { jobId: this.jobId } },
@@ -47,19 +47,22 @@ export class StudyDesk {
 		);
 	}
 
-	#fresh(): Promise<{ version: number }> {
+	#version(): number {
 		const study = this.study();
 		if (!study) throw new Error('The study is not loaded yet. Wait a moment and repeat it.');
-		return Promise.resolve({ version: study.version });
+		return study.version;
 	}
 
 	#after = () => refreshJob(this.jobId);
 
-	async setRegions(label: string, regions: Region[]): Promise<boolean> {
-		const before = this.regions;
+	setRegions(label: string, change: (regions: Region[]) => Region[]): Promise<boolean> {
+		let before: Region[] = [];
 		return this.desk.edit(
 			label,
-			() => this.#putRegions(regions),
+			() => {
+				before = this.regions;
+				return this.#putRegions(change(before));
+			},
 			this.#after,
 			async () => {
 				await this.#putRegions(before);
@@ -68,11 +71,14 @@ export class StudyDesk {
 		);
 	}
 
-	async setEffects(label: string, effects: Effect[]): Promise<boolean> {
-		const before = this.effects;
+	setEffects(label: string, change: (effects: Effect[]) => Effect[]): Promise<boolean> {
+		let before: Effect[] = [];
 		return this.desk.edit(
 			label,
-			() => this.#putEffects(effects),
+			() => {
+				before = this.effects;
+				return this.#putEffects(change(before));
+			},
 			this.#after,
 			async () => {
 				await this.#putEffects(before);
@@ -82,36 +88,28 @@ export class StudyDesk {
 	}
 
 	async addRegion(part: Omit<Region, 'id' | 'factory' | 'name'>): Promise<void> {
-		const region: Region = {
-			...part,
-			id: crypto.randomUUID(),
-			name: `Region ${this.regions.length + 1}`,
-			factory: false
-		};
-		if (await this.setRegions('Region marked', [...this.regions, region])) {
-			this.chosen = region.id;
+		const id = crypto.randomUUID();
+		const marked = await this.setRegions('Region marked', (all) => [
+			...all,
+			{ ...part, id, name: `Region ${all.length + 1}`, factory: false }
+		]);
+		if (marked) {
+			this.chosen = id;
 		}
 	}
 
 	changeRegion(id: string, part: Partial<Region>, label = 'Region changed'): Promise<boolean> {
-		return this.setRegions(
-			label,
-			this.regions.map((r) => (r.id === id ? { ...r, ...part } : r))
-		);
+		return this.setRegions(label, (all) => all.map((r) => (r.id === id ? { ...r, ...part } : r)));
 	}
 
 	/** Names the factory colour; only one region can be it. */
 	nameFactory(id: string): Promise<boolean> {
-		return this.setRegions(
-			'Factory colour named',
-			this.regions.map((r) => ({ ...r, factory: r.id === id ? !r.factory : false }))
+		return this.setRegions('Factory colour named', (all) =>
+			all.map((r) => ({ ...r, factory: r.id === id ? !r.factory : false }))
 		);
 	}
 
 	dropRegion(id: string): Promise<boolean> {
-		return this.setRegions(
-			'Region taken out',
-			this.regions.filter((r) => r.id !== id)
-		);
+		return this.setRegions('Region taken out', (all) => all.filter((r) => r.id !== id));
 	}
 }

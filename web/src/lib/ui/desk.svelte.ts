@@ -12,6 +12,7 @@ export class Desk {
 	busy = $state(false);
 	#reversals = $state.raw<Reversal[]>([]);
 	#next = 1;
+	#last: Promise<void> = Promise.resolve();
 
 	static create(): Desk {
 		return setDesk(new Desk());
@@ -45,6 +46,11 @@ export class Desk {
 		after: () => Promise<unknown>,
 		back?: () => Promise<unknown>
 	): Promise<boolean> {
+		// one after the other: each sees what the one before has stored
+		const before = this.#last;
+		let finished = () => {};
+		this.#last = new Promise<void>((resolve) => (finished = resolve));
+		await before;
 		this.busy = true;
 		try {
 			await run();
@@ -62,6 +68,7 @@ export class Desk {
 			return false;
 		} finally {
 			this.busy = false;
+			finished();
 		}
 	}
 
@@ -71,16 +78,23 @@ export class Desk {
 	}
 
 	async undo(): Promise<void> {
+		const before = this.#last;
+		let finished = () => {};
+		this.#last = new Promise<void>((resolve) => (finished = resolve));
+		await before;
 		const last = this.#reversals.at(-1);
-		if (!last || this.busy) {
-			return;
-		}
 		this.#reversals = this.#reversals.slice(0, -1);
 		try {
+			if (!last) {
+				this.say('There is nothing to take back', 'saved');
+				return;
+			}
 			await last.run();
 			this.say(`Taken back: ${last.label.toLowerCase()}`, 'saved');
 		} catch (error) {
 			this.say(said(error), 'failed');
+		} finally {
+			finished();
 		}
 	}
 }

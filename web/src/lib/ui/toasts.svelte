@@ -20,7 +20,7 @@
 			<span class="tag mt-0.5 text-ink" aria-hidden="true"
 				>{toast.kind === 'failed' ? '✕ not stored' : '✓'}</span
 			>
-			<p class="grow">{toast.text}</p>
+			<p class="grow first-letter:uppercase">{toast.text}</p>
 			{#if toast.undo}
 				<button class="tag underline" onclick={() => desk.undo()}>Undo</button>
 			{/if}

@@ -50,10 +50,11 @@
 			onclick={leave}>Leave the bench</button
 		>
 		<p class="text-[1.4rem]">{job.data?.job.name ?? ''}</p>
-		{#if bench.data}
+		{#if bench.data?.total}
 			<p class="figure ml-auto text-[1.4rem]">
-				step {Math.min(bench.data.done + 1, bench.data.total)} of {bench.data.total}{bench.data
-					.nextName
+				{bench.data.step
+					? `step ${bench.data.done + 1} of ${bench.data.total}`
+					: `${bench.data.done} of ${bench.data.total} steps done`}{bench.data.nextName
 					? ` · then ${bench.data.nextName}`
 					: ''}
 			</p>

@@ -61,6 +61,19 @@ final class Browser implements AutoCloseable {
         return page;
     }
 
+    /** Keeps a picture of every page that is open, for whoever looks at a failure. */
+    void picture(String name) {
+        for (BrowserContext c : browser.contexts()) {
+            for (Page p : c.pages()) {
+                p.screenshot(
+                        new Page.ScreenshotOptions()
+                                .setPath(Path.of("target", "failed", name + ".png"))
+                                .setFullPage(true));
+            }
+            c.close();
+        }
+    }
+
     /**
      * What went wrong in the console since the last time; answers that were meant to be refused are
      * not counted.

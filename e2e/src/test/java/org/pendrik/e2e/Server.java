@@ -19,7 +19,8 @@ import java.util.regex.Pattern;
 final class Server implements AutoCloseable {
     private static final Path SCRIPT = Path.of("..", "pendrik").toAbsolutePath().normalize();
     private static final Path RUN = SCRIPT.resolveSibling(Path.of("app", "target", "run"));
-    private static final String JAVA = Path.of(System.getProperty("java.home"), "bin", "java").toString();
+    private static final String JAVA =
+            Path.of(System.getProperty("java.home"), "bin", "java").toString();
     private static final List<String> FLAGS =
             List.of(
                     "-Xmx512m",
@@ -70,7 +71,8 @@ final class Server implements AutoCloseable {
             command.add("--server.port=0");
         }
         command.addAll(List.of(extra));
-        ProcessBuilder builder = new ProcessBuilder(command).directory(RUN.toFile()).redirectErrorStream(true);
+        ProcessBuilder builder =
+                new ProcessBuilder(command).directory(RUN.toFile()).redirectErrorStream(true);
         builder.environment().put("PENDRIK_DATA", data.toString());
         try {
             Process p = builder.start();

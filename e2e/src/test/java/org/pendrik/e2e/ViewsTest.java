@@ -7,7 +7,9 @@ import static org.testng.Assert.assertTrue;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
 import java.util.List;
+import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -26,6 +28,13 @@ public class ViewsTest {
         server = Server.start(Server.freshFolder(), "--pendrik.demo=true");
         browser = new Browser();
         hopper = Jobs.id(server, "Peat hopper OVR 3041");
+    }
+
+    @AfterMethod(alwaysRun = true)
+    public void picture(ITestResult result) {
+        if (!result.isSuccess()) {
+            browser.picture(result.getName());
+        }
     }
 
     @AfterClass(alwaysRun = true)
