@@ -120,7 +120,7 @@
 			</section>
 		{/if}
 		<button
-			class="min-h-20 rounded-[2px] border-2 border-act bg-act px-5 font-label text-[2rem] font-semibold text-on-act disabled:opacity-50"
+			class="sticky bottom-2 z-10 min-h-20 rounded-[2px] border-2 border-act bg-act px-5 font-label text-[2rem] font-semibold text-on-act disabled:opacity-50"
 			disabled={busy}
 			onclick={() => void (step.running ? desk.done() : desk.begin())}
 			>{step.running ? 'Done' : 'Begin'}<span class="ml-3 text-[1.1rem] font-medium">space</span

@@ -13,6 +13,7 @@
 
 	let frame = $state<HTMLDivElement>();
 	let held = $state(false);
+	let drawn = $state(false);
 
 	function follow(event: PointerEvent) {
 		const box = frame?.getBoundingClientRect();
@@ -21,7 +22,9 @@
 </script>
 
 {#if showMap}
+	{#if !drawn}<p class="tag" role="status">Comparing every point …</p>{/if}
 	<img
+		onload={() => (drawn = true)}
 		src={mapSrc}
 		alt="Difference map: light is alike, dark is far apart"
 		class="block w-full border border-line"

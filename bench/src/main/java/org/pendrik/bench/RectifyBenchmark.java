@@ -79,10 +79,10 @@ public class RectifyBenchmark {
         for (int i = 0; i < photo.argb().length; i++) {
             int x = i % WIDTH;
             int y = i / WIDTH;
-            int p = Raster.OPAQUE | (x * 7 & 255) << 16 | (y * 5 & 255) << 8 | ((x ^ y) & 255);
+            int p = Raster.OPAQUE | ((x * 7) & 255) << 16 | ((y * 5) & 255) << 8 | ((x ^ y) & 255);
             photo.argb()[i] = p;
             for (int k = 0; k < 4; k++) {
-                bytes[4 * i + k] = (byte) (p >> 8 * k);
+                bytes[4 * i + k] = (byte) (p >> (8 * k));
             }
         }
         geometry = locate();

@@ -14,11 +14,15 @@ import org.pendrik.core.colour.Srgb;
  * <p>A region is judged along the way that weathering takes: the line in L*a*b* from the factory
  * colour to the prototype's measured colour. The model's colour is projected on it; short of the
  * prototype by more than the tolerance is <em>lighter</em>, beyond it by more is <em>heavier</em>.
- * The tolerance is twice the joint standard uncertainty, and never under the just noticeable 1.5.
+ * The tolerance is twice the joint standard uncertainty, and never under the just noticeable 2.3.
  */
 public final class SideComparison {
-    /** Under this ΔE a difference is not seen side by side on a shelf. */
-    private static final double JUST_NOTICEABLE = 1.5;
+    /**
+     * Under this ΔE*ab a difference is not seen (M. Mahy, L. Van Eycken, A. Oosterlinck,
+     * "Evaluation of uniform color spaces developed after the adoption of CIELAB and CIELUV", Color
+     * Research and Application 19 (1994), 105–121).
+     */
+    private static final double JUST_NOTICEABLE = 2.3;
 
     private static final double COVERAGE = 2;
 
