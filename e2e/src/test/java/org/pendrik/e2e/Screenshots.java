@@ -7,11 +7,12 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 
 /** Takes docs/screenshots again from the demonstration. */
-final class Screenshots {
+public final class Screenshots {
     private static final Path FOLDER = Path.of("..", "docs", "screenshots");
 
     private Screenshots() {}
 
+    /** Takes them. */
     public static void main(String[] args) {
         Map<String, String> views = new LinkedHashMap<>();
         views.put("today", "/");

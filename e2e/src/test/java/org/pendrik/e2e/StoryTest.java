@@ -71,7 +71,7 @@ public class StoryTest {
                         CORNERS,
                         new StandInCamera.Light(0.95, 1, 0.9, 0.1, 0),
                         ground,
-                        List.of(700.0, 770.0, 110.0, 80.0),
+                        List.of(740.0, 765.0, 120.0, 90.0),
                         1.5,
                         0.9f);
         return camera.photograph(HopperSide.picture(w, ground, "3052"), HopperSide.PX_PER_MM, seed);
@@ -211,6 +211,7 @@ public class StoryTest {
         putIn(page, "Photograph of the model", photograph(new Weathering(0.3, 1, 1, 0, 0, 0), 8));
         assertThat(page.getByText("Drag the four corners")).isVisible();
         dragCorners(page);
+        page.getByText("Mark a grey card").click();
         assertThat(page.getByText("lighter").first()).isVisible();
         page.keyboard().press("d");
         assertThat(page.getByAltText("Difference map: light is alike, dark is far apart"))

@@ -35,12 +35,21 @@ public final class Pictures {
             g.dispose();
             image = small;
         }
+        return jpeg(image, QUALITY);
+    }
+
+    /**
+     * A JPEG of a picture.
+     *
+     * @param quality 0 to 1
+     */
+    public static byte[] jpeg(BufferedImage image, float quality) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
         try (var stream = ImageIO.createImageOutputStream(out)) {
             ImageWriteParam param = writer.getDefaultWriteParam();
             param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
-            param.setCompressionQuality(QUALITY);
+            param.setCompressionQuality(quality);
             writer.setOutput(stream);
             writer.write(null, new IIOImage(image, null, null), param);
         } catch (IOException e) {

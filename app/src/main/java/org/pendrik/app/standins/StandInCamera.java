@@ -1,15 +1,9 @@
 package org.pendrik.app.standins;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.SplittableRandom;
-import javax.imageio.IIOImage;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageWriteParam;
-import javax.imageio.ImageWriter;
+import org.pendrik.app.photograph.Pictures;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.photo.Point;
@@ -88,7 +82,7 @@ public record StandInCamera(
                 image.setRGB(x, y, noisy(p, random));
             }
         }
-        return jpeg(image);
+        return Pictures.jpeg(image, quality);
     }
 
     private void ray(
@@ -153,22 +147,5 @@ public record StandInCamera(
             case SideRectifier.Outcome.Found f -> f.geometry();
             case SideRectifier.Outcome.Refused r -> throw new IllegalArgumentException(r.reason());
         };
-    }
-
-    private byte[] jpeg(BufferedImage image) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
-        try (var stream = ImageIO.createImageOutputStream(out)) {
-            ImageWriteParam param = writer.getDefaultWriteParam();
-            param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
-            param.setCompressionQuality(quality);
-            writer.setOutput(stream);
-            writer.write(null, new IIOImage(image, null, null), param);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } finally {
-            writer.dispose();
-        }
-        return out.toByteArray();
     }
 }

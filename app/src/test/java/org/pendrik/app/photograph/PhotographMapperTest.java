@@ -1,0 +1,88 @@
+package org.pendrik.app.photograph;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNull;
+import static org.testng.Assert.expectThrows;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import org.pendrik.app.AppTest;
+import org.pendrik.core.photo.Point;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.testng.annotations.Test;
+
+public class PhotographMapperTest extends AppTest {
+    private static final Marks.Corners CORNERS =
+            new Marks.Corners(
+                    List.of(
+                            new Point(1.25, 2),
+                            new Point(99, 3),
+                            new Point(98, 70.5),
+                            new Point(0, 71)));
+
+    @Autowired private PhotographMapper mapper;
+
+    private static Photograph photograph(UUID job) {
+        return new Photograph(
+                UUID.randomUUID(),
+                job,
+                Role.MODEL,
+                "after the wash",
+                "ab".repeat(32),
+                "image/png",
+                120,
+                80,
+                6,
+                null,
+                NOON,
+                null,
+                null,
+                null,
+                false,
+                1);
+    }
+
+    @Test
+    public void aPhotographComesBackAsItWasStored() {
+        Photograph p = photograph(car("Mapped"));
+        mapper.insert(p);
+        assertEquals(mapper.find(p.id()), p);
+        assertNull(mapper.find(UUID.randomUUID()));
+    }
+
+    @Test
+    public void marksComeBackAsTheyWereSetAndOnlyOnTheVersionSeen() {
+        Photograph p = photograph(car("Marked"));
+        mapper.insert(p);
+        var known = new Marks.KnownPoints(List.of(new Marks.KnownPoint(5, 6, 1000, 20.5)));
+        var grey = new Marks.GreyPatch(10, 11, 12, 13, 50);
+        assertEquals(mapper.mark(p.id(), CORNERS, known, grey, 1), 1);
+        assertEquals(mapper.mark(p.id(), null, null, null, 1), 0);
+        Photograph now = Objects.requireNonNull(mapper.find(p.id()));
+        assertEquals(now.corners(), CORNERS);
+        assertEquals(now.knownPoints(), known);
+        assertEquals(now.greyPatch(), grey);
+        assertEquals(mapper.mark(p.id(), null, null, null, 2), 1);
+        assertNull(Objects.requireNonNull(mapper.find(p.id())).corners());
+    }
+
+    @Test
+    public void whatIsPutAwayIsNotListedButStillThere() {
+        UUID job = car("Listed");
+        Photograph p = photograph(job);
+        mapper.insert(p);
+        assertEquals(mapper.ofJob(job).size(), 1);
+        mapper.remove(p.id(), true);
+        assertEquals(mapper.ofJob(job).size(), 0);
+        assertEquals(Objects.requireNonNull(mapper.find(p.id())).removed(), true);
+    }
+
+    @Test
+    public void aPhotographNeedsItsJob() {
+        expectThrows(
+                DataIntegrityViolationException.class,
+                () -> mapper.insert(photograph(UUID.randomUUID())));
+    }
+}

@@ -1,0 +1,149 @@
+package org.pendrik.app.study;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNull;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.UUID;
+import org.pendrik.app.AppTest;
+import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.core.plan.EffectKind;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+public class StudyApiTest extends AppTest {
+    @Autowired private StudyMapper mapper;
+
+    @Test
+    public void regionsAndEffectsComeBackAsTheyWereStored() {
+        UUID job = car("Mapped study");
+        JobRegion region =
+                new JobRegion(UUID.randomUUID(), "panel", null, 1.5, 2, 300, 400.25, true);
+        mapper.addRegion(job, region, 0);
+        assertEquals(mapper.regions(job), List.of(region));
+        JobEffect effect =
+                new JobEffect(
+                        UUID.randomUUID(),
+                        EffectKind.DUST,
+                        new ZoneKeys(List.of("sill", "trucks")),
+                        3,
+                        null,
+                        "low");
+        JobEffect other =
+                new JobEffect(
+                        UUID.randomUUID(),
+                        EffectKind.FADE,
+                        new ZoneKeys(List.of("roof")),
+                        1,
+                        "fade-buff",
+                        "");
+        mapper.addEffect(job, effect, 1);
+        mapper.addEffect(job, other, 0);
+        assertEquals(mapper.effects(job), List.of(other, effect));
+        assertNull(mapper.effects(job).get(1).material());
+        mapper.clearEffects(job);
+        assertEquals(mapper.effects(job), List.of());
+    }
+
+    private static String region(String name, String rest) {
+        return "{\"id\":\""
+                + UUID.randomUUID()
+                + "\",\"name\":\""
+                + name
+                + "\",\"zoneKey\":null,"
+                + rest
+                + "}";
+    }
+
+    @DataProvider
+    public Object[][] regions() {
+        String good = "\"xMm\":10,\"yMm\":10,\"widthMm\":100,\"heightMm\":100,\"factory\":true";
+        return new Object[][] {
+            {
+                region(
+                        "out",
+                        "\"xMm\":6000,\"yMm\":10,\"widthMm\":900,\"heightMm\":100,\"factory\":false"),
+                "must lie on the side of 6400 × 2600 mm"
+            },
+            {
+                region(
+                        "flat",
+                        "\"xMm\":10,\"yMm\":10,\"widthMm\":0,\"heightMm\":100,\"factory\":false"),
+                "Region flat (0 mm) must be from 1"
+            },
+            {region("", good), "Region name (empty)"},
+            {region("a", good) + "," + region("b", good), "can be only one region"},
+            {
+                region("z", good).replace("\"zoneKey\":null", "\"zoneKey\":\"wings\""),
+                "Zone (wings) is not part of this subject"
+            },
+        };
+    }
+
+    @Test(dataProvider = "regions")
+    public void regionsThatCannotBeAreRefused(String regions, String words) {
+        UUID job = car("Bad regions");
+        String detail =
+                refused(
+                        put(
+                                "/api/jobs/" + job + "/study/regions",
+                                "{\"regions\":[" + regions + "],\"version\":1}"),
+                        422);
+        assertTrue(detail.contains(words), detail);
+        assertEquals(ok(get("/api/jobs/" + job + "/study")).path("regions").size(), 0);
+    }
+
+    private static String effect(String part) {
+        return "{\"effects\":[{\"id\":\""
+                + UUID.randomUUID()
+                + "\","
+                + part
+                + ",\"note\":\"\"}],\"version\":1}";
+    }
+
+    @DataProvider
+    public Object[][] effects() {
+        return new Object[][] {
+            {
+                "\"kind\":\"FADE\",\"zones\":[],\"strength\":2,\"material\":null",
+                "must be on at least one zone"
+            },
+            {
+                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":0,\"material\":null",
+                "Strength of fade (0) must be from 1 to 3"
+            },
+            {
+                "\"kind\":\"FADE\",\"zones\":[\"wings\"],\"strength\":2,\"material\":null",
+                "Zone (wings)"
+            },
+            {
+                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"material\":\"oil-fresh-rust\"",
+                "does not make fade"
+            },
+            {
+                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"material\":\"moonshine\"",
+                "Material (moonshine) is not on the shelf"
+            },
+        };
+    }
+
+    @Test(dataProvider = "effects")
+    public void effectsThatCannotBeAreRefused(String part, String words) {
+        UUID job = car("Bad effects");
+        String detail = refused(put("/api/jobs/" + job + "/study/effects", effect(part)), 422);
+        assertTrue(detail.contains(words), detail);
+    }
+
+    @Test
+    public void anOvertakenStudyIsNotOverwritten() {
+        UUID job = car("Overtaken");
+        String body =
+                effect("\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"material\":null");
+        ok(put("/api/jobs/" + job + "/study/effects", body));
+        assertTrue(
+                refused(put("/api/jobs/" + job + "/study/effects", body), 409)
+                        .contains("The study was changed"));
+    }
+}
