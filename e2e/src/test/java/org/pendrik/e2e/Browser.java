@@ -4,6 +4,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -20,11 +21,16 @@ final class Browser implements AutoCloseable {
                     "--disable-sync",
                     "--no-first-run");
 
+    private static final double SLOWEST_MS = 30_000;
+
     private final Playwright playwright;
     private final com.microsoft.playwright.Browser browser;
     private final List<String> errors = new ArrayList<>();
 
     Browser() {
+        // a comparison is measured anew after every mark that is moved; on a busy machine they
+        // queue
+        PlaywrightAssertions.setDefaultAssertionTimeout(SLOWEST_MS);
         playwright =
                 Playwright.create(
                         new Playwright.CreateOptions()
@@ -50,7 +56,7 @@ final class Browser implements AutoCloseable {
                         + surround
                         + "')");
         Page page = context.newPage();
-        page.setDefaultTimeout(15_000);
+        page.setDefaultTimeout(SLOWEST_MS);
         page.onConsoleMessage(
                 m -> {
                     if (m.type().equals("error") || m.type().equals("warning")) {
