@@ -10,7 +10,8 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import org.testng.annotations.Test;
 
 /**
- * The core computes: it knows no framework, no storage, no wall clock and no randomness of its own.
+ * The core stays plain: it depends on the language and a few libraries, calls no clock and rolls no
+ * dice.
  */
 public class CorePurityTest {
     private final JavaClasses core =
@@ -53,12 +54,12 @@ public class CorePurityTest {
     }
 
     @Test
-    public void enginesFormNoCircle() {
+    public void packagesAreFreeOfCycles() {
         slices().matching("org.pendrik.core.(*)..").should().beFreeOfCycles().check(core);
     }
 
     @Test
-    public void unitsAndColourKnowNobody() {
+    public void theBasePackagesDependOnNoOther() {
         for (String p : new String[] {"units", "colour"}) {
             classes()
                     .that()
