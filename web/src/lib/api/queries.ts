@@ -11,53 +11,60 @@ export const queryClient = new QueryClient({
 	}
 });
 
-const path = (jobId: string) => ({ params: { path: { jobId } } });
+const path = (jobId: string, signal: AbortSignal) => ({ params: { path: { jobId } }, signal });
 
 export const todayQuery = () =>
 	queryOptions({
 		queryKey: ['today'],
-		queryFn: () => must(api.GET('/api/today')),
+		queryFn: ({ signal }) => must(api.GET('/api/today', { signal })),
 		refetchInterval: 30_000
 	});
 
 export const overviewQuery = () =>
-	queryOptions({ queryKey: ['overview'], queryFn: () => must(api.GET('/api/overview')) });
+	queryOptions({
+		queryKey: ['overview'],
+		queryFn: ({ signal }) => must(api.GET('/api/overview', { signal }))
+	});
 
 export const catalogueQuery = () =>
 	queryOptions({
 		queryKey: ['catalogue'],
-		queryFn: () => must(api.GET('/api/catalogue')),
+		queryFn: ({ signal }) => must(api.GET('/api/catalogue', { signal })),
 		staleTime: Infinity
 	});
 
 export const workshopQuery = () =>
-	queryOptions({ queryKey: ['workshop'], queryFn: () => must(api.GET('/api/workshop')) });
+	queryOptions({
+		queryKey: ['workshop'],
+		queryFn: ({ signal }) => must(api.GET('/api/workshop', { signal }))
+	});
 
 export const jobQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id],
-		queryFn: () => must(api.GET('/api/jobs/{id}', { params: { path: { id } } }))
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{id}', { params: { path: { id } }, signal }))
 	});
 
 export const photographsQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'photographs'],
-		queryFn: () => must(api.GET('/api/jobs/{jobId}/photographs', path(id)))
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/photographs', path(id, signal)))
 	});
 
 export const studyQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'study'],
-		queryFn: () => must(api.GET('/api/jobs/{jobId}/study', path(id)))
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/study', path(id, signal)))
 	});
 
 export const measuresQuery = (jobId: string, photographId: string, marked: boolean) =>
 	queryOptions({
 		queryKey: ['job', jobId, 'measures', photographId],
-		queryFn: () =>
+		queryFn: ({ signal }) =>
 			must(
 				api.GET('/api/photographs/{photographId}/measures', {
-					params: { path: { photographId } }
+					params: { path: { photographId } },
+					signal
 				})
 			),
 		enabled: marked,
@@ -67,33 +74,33 @@ export const measuresQuery = (jobId: string, photographId: string, marked: boole
 export const makeupQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'makeup'],
-		queryFn: () => must(api.GET('/api/jobs/{jobId}/makeup', path(id)))
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/makeup', path(id, signal)))
 	});
 
 export const diaryQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'diary'],
-		queryFn: () => must(api.GET('/api/jobs/{jobId}/diary', path(id))),
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/diary', path(id, signal))),
 		refetchInterval: 60_000
 	});
 
 export const benchQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'bench'],
-		queryFn: () => must(api.GET('/api/jobs/{jobId}/bench', path(id))),
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/bench', path(id, signal))),
 		refetchInterval: 20_000
 	});
 
 export const compareQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'compare'],
-		queryFn: () => must(api.GET('/api/jobs/{jobId}/compare', path(id)))
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/compare', path(id, signal)))
 	});
 
 export const recordQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'record'],
-		queryFn: () => must(api.GET('/api/jobs/{jobId}/record', path(id))),
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/record', path(id, signal))),
 		staleTime: 0
 	});
 

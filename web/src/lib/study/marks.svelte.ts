@@ -25,6 +25,9 @@ export class PhotoMarks {
 	readonly width: number;
 	readonly height: number;
 	readonly #jobId: string;
+	#waiting = $state(false);
+	#open = $state(0);
+	#turn: Promise<void> = Promise.resolve();
 	#version: number;
 	#kept: Kept;
 	#timer: ReturnType<typeof setTimeout> | undefined;
@@ -169,14 +172,39 @@ export class PhotoMarks {
 		this.soon();
 	}
 
+	/** Whether everything on screen is stored. */
+	get kept(): boolean {
+		return !this.#waiting && this.#open === 0;
+	}
+
 	soon(): void {
 		clearTimeout(this.#timer);
+		this.#waiting = true;
 		this.#timer = setTimeout(() => void this.save(), SAVE_AFTER_MS);
 	}
 
-	/** Stores what is marked; what the server refuses stays on screen with the reason. */
-	async save(): Promise<void> {
+	/**
+	 * Stores what is marked; what the server refuses stays on screen with the reason. One save at a
+	 * time: a move during a save is stored after it, on the version that it left.
+	 */
+	save(): Promise<void> {
 		clearTimeout(this.#timer);
+		this.#waiting = true;
+		return this.#inTurn(async () => {
+			if (!this.#waiting) return;
+			this.#waiting = false;
+			await this.#store();
+		});
+	}
+
+	#inTurn(run: () => Promise<void>): Promise<void> {
+		this.#open += 1;
+		const done = this.#turn.then(run).finally(() => (this.#open -= 1));
+		this.#turn = done.catch(() => undefined);
+		return done;
+	}
+
+	async #store(): Promise<void> {
 		const before = this.#kept;
 		const fresh: Kept = {
 			corners: this.corners.map((p) => ({ ...p })),
@@ -187,15 +215,19 @@ export class PhotoMarks {
 			await this.#put(fresh);
 			this.refused = '';
 			this.placed = true;
-			this.desk.remember('Marks moved', async () => {
-				await this.#put(before);
-				this.#show(before);
-				await refreshJob(this.#jobId);
-			});
-			await refreshJob(this.#jobId);
+			this.desk.remember('Marks moved', () =>
+				this.#inTurn(async () => {
+					await this.#put(before);
+					this.#show(before);
+					await refreshJob(this.#jobId);
+				})
+			);
 		} catch (error) {
 			this.refused = said(error);
+			return;
 		}
+		// what is shown is asked again beside the next save, not before it
+		void refreshJob(this.#jobId);
 	}
 
 	async #put(kept: Kept): Promise<void> {

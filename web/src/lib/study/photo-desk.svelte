@@ -46,6 +46,11 @@
 	<button class="tag underline" onclick={() => marks.addKnown(lengthMm, heightMm)}
 		>Add a known point</button
 	>
+	{#if marks.placed}
+		<span class="tag ml-auto" role="status"
+			>{marks.refused ? 'Marks not kept' : marks.kept ? 'Marks kept' : 'Keeping the marks …'}</span
+		>
+	{/if}
 </div>
 {#each marks.known as k, i (i)}
 	<div class="mt-1 flex flex-wrap items-center gap-2">

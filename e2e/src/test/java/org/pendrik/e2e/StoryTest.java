@@ -8,7 +8,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
-import com.microsoft.playwright.options.LoadState;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -98,8 +97,13 @@ public class StoryTest {
                             box.y + c.y() / 900 * box.height,
                             new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
             page.mouse().up();
-            page.waitForLoadState(LoadState.NETWORKIDLE);
+            kept(page);
         }
+    }
+
+    private static void kept(Page page) {
+        assertThat(page.getByText("Marks kept", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
     }
 
     private static void drawRegion(Page page, double x0, double y0, double x1, double y1) {
@@ -110,7 +114,6 @@ public class StoryTest {
         page.mouse().down();
         page.mouse().move(box.x + x1 * box.width, box.y + y1 * box.height);
         page.mouse().up();
-        page.waitForLoadState(LoadState.NETWORKIDLE);
     }
 
     @Test
@@ -134,7 +137,9 @@ public class StoryTest {
         dragCorners(page);
         assertThat(page.getByText("The side, flat")).isVisible();
         page.getByText("Mark a grey card").click();
+        kept(page);
         drawRegion(page, 0.525, 0.26, 0.555, 0.36);
+        assertThat(page.getByText("Region 1").first()).isVisible();
         drawRegion(page, 0.26, 0.24, 0.32, 0.40);
         assertThat(page.getByText("Region 2").first()).isVisible();
         page.getByRole(
@@ -149,7 +154,7 @@ public class StoryTest {
             page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Note an effect"))
                     .getByText(effect, new Locator.GetByTextOptions().setExact(true))
                     .click();
-            page.waitForLoadState(LoadState.NETWORKIDLE);
+            assertThat(page.getByLabel(Pattern.compile("^Note on " + effect + "$"))).isVisible();
         }
         page.getByText("On to the make-up").click();
         page.getByRole(
@@ -203,7 +208,6 @@ public class StoryTest {
             page.keyboard().press(" ");
             assertThat(page.getByText(step, new Page.GetByTextOptions().setExact(true)))
                     .hasCount(0);
-            page.waitForLoadState(LoadState.NETWORKIDLE);
         }
         assertThat(page.getByText("All steps are done")).isVisible();
 
@@ -227,6 +231,14 @@ public class StoryTest {
     @Test(dependsOnMethods = "fromAPhotographToAFinishedLoggedCar")
     public void theSameWithTheKeyboardOnly() {
         Page page = browser.page(1280, 800, "dark");
+        // answered from the start: asked for only beside the key, the browser's own chooser can win
+        page.onFileChooser(
+                chooser ->
+                        chooser.setFiles(
+                                new FilePayload(
+                                        "tip.jpg",
+                                        "image/jpeg",
+                                        photograph(Weathering.PROTOTYPE, 9))));
         page.navigate(server.url("/"));
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Today")))
                 .isAttached();
@@ -240,10 +252,7 @@ public class StoryTest {
         page.keyboard().type("2600");
         page.keyboard().press("Enter");
         assertThat(page.getByText("Put in a photograph of the prototype")).isVisible();
-        // the system's own file chooser is outside the page: it is opened by key and answered
-        var chooser = page.waitForFileChooser(() -> page.keyboard().press("p"));
-        chooser.setFiles(
-                new FilePayload("tip.jpg", "image/jpeg", photograph(Weathering.PROTOTYPE, 9)));
+        page.keyboard().press("p");
         assertThat(page.getByText("The corners are right")).isVisible();
         tabToRole(page, "Marks of the side");
         for (int i = 0; i < 4; i++) {
@@ -259,7 +268,7 @@ public class StoryTest {
             page.keyboard().press("c");
         }
         assertThat(page.getByText("The side, flat")).isVisible();
-        page.waitForLoadState(LoadState.NETWORKIDLE);
+        kept(page);
         tabToRole(page, "The side, flat");
         page.keyboard().press("m");
         assertThat(page.getByText("Region 1").first()).isVisible();
