@@ -12,6 +12,8 @@ export class BenchDesk {
 	photographId = $state<string | null>(null);
 	startedAt = $state('');
 	finishedAt = $state('');
+	// a second tap of a wet glove, before the first is written, means nothing
+	#writing = false;
 
 	constructor(
 		private readonly jobId: string,
@@ -60,54 +62,53 @@ export class BenchDesk {
 		await refreshJob(this.jobId);
 	}
 
-	async begin(): Promise<void> {
-		const s = this.step;
-		if (!s || s.running) return;
-		const entryId = crypto.randomUUID();
-		await this.desk.edit(
-			`${s.name} begun`,
+	async #log(label: string, entryId: string, body: Schemas['LogDraft']): Promise<boolean> {
+		if (this.#writing) return false;
+		this.#writing = true;
+		return this.desk.edit(
+			label,
 			async () => {
-				this.#take(
-					await this.#write(entryId, {
-						stepId: s.id,
-						material: this.chosenMaterial,
-						startedAt: null,
-						finished: false,
-						finishedAt: null,
-						note: '',
-						photographId: null,
-						version: 0
-					})
-				);
+				try {
+					const fresh = await this.#write(entryId, body);
+					if (body.finished) this.#clear();
+					this.#take(fresh);
+				} finally {
+					this.#writing = false;
+				}
 			},
 			() => refreshJob(this.jobId),
 			() => this.#takeBack(entryId)
 		);
 	}
 
+	async begin(): Promise<void> {
+		const s = this.step;
+		if (!s || s.running) return;
+		await this.#log(`${s.name} begun`, crypto.randomUUID(), {
+			stepId: s.id,
+			material: this.chosenMaterial,
+			startedAt: null,
+			finished: false,
+			finishedAt: null,
+			note: '',
+			photographId: null,
+			version: 0
+		});
+	}
+
 	async done(): Promise<void> {
 		const s = this.step;
 		if (!s) return;
-		const entryId = s.running?.id ?? crypto.randomUUID();
-		await this.desk.edit(
-			`${s.name} done`,
-			async () => {
-				const fresh = await this.#write(entryId, {
-					stepId: s.id,
-					material: this.chosenMaterial,
-					startedAt: toIso(this.startedAt),
-					finished: true,
-					finishedAt: toIso(this.finishedAt),
-					note: this.note,
-					photographId: this.photographId,
-					version: s.running?.version ?? 0
-				});
-				this.#clear();
-				this.#take(fresh);
-			},
-			() => refreshJob(this.jobId),
-			() => this.#takeBack(entryId)
-		);
+		await this.#log(`${s.name} done`, s.running?.id ?? crypto.randomUUID(), {
+			stepId: s.id,
+			material: this.chosenMaterial,
+			startedAt: toIso(this.startedAt),
+			finished: true,
+			finishedAt: toIso(this.finishedAt),
+			note: this.note,
+			photographId: this.photographId,
+			version: s.running?.version ?? 0
+		});
 	}
 
 	async addPhotograph(file: File): Promise<void> {

@@ -14,6 +14,8 @@
 	const against = $derived(step.findings.filter((f) => f.severity !== 'NOTE'));
 	const notes = $derived(step.findings.filter((f) => f.severity === 'NOTE'));
 	const waits = $derived(new Date(step.readyAt).getTime() > now + 30_000 && !step.running);
+	// the accent is for what should be done now: not for what the engine warns of
+	const calls = $derived(step.running || !(waits || against.some((f) => f.severity === 'STOP')));
 	let file = $state<HTMLInputElement>();
 </script>
 
@@ -120,10 +122,13 @@
 			</section>
 		{/if}
 		<button
-			class="sticky bottom-2 z-10 min-h-20 rounded-[2px] border-2 border-act bg-act px-5 font-label text-[2rem] font-semibold text-on-act disabled:opacity-50"
+			class="sticky bottom-2 z-10 min-h-20 rounded-[2px] border-2 px-5 font-label text-[2rem] font-semibold disabled:opacity-50 {calls
+				? 'border-act bg-act text-on-act'
+				: 'border-ink bg-sheet'}"
 			disabled={busy}
 			onclick={() => void (step.running ? desk.done() : desk.begin())}
-			>{step.running ? 'Done' : 'Begin'}<span class="ml-3 text-[1.1rem] font-medium">space</span
+			>{step.running ? 'Done' : calls ? 'Begin' : 'Begin all the same'}<span
+				class="ml-3 text-[1.1rem] font-medium">space</span
 			></button
 		>
 		{#if !step.running}

@@ -42,7 +42,7 @@ export class Keys {
 		if (event.altKey || event.metaKey || typing) {
 			return;
 		}
-		if (event.ctrlKey) {
+		if (event.ctrlKey || (event.repeat && !event.key.startsWith('Arrow'))) {
 			return;
 		}
 		const onButton = target?.closest('button, a, [role="button"]') !== null;

@@ -12,6 +12,7 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 public final class Benchmarks {
     private static final double FILM_BOUND_US = 1000;
     private static final double RECTIFY_BOUND_US = 150_000;
+    private static final double COMPARE_BOUND_US = 500_000;
 
     private Benchmarks() {}
 
@@ -22,6 +23,9 @@ public final class Benchmarks {
         double film = score(results, "sixtyCoats");
         double rectify = score(results, "RectifyBenchmark.rectify");
         double peer = score(results, "RectifyBenchmark.peer");
+        double compare = score(results, "CompareBenchmark.sides");
+        double differences = score(results, "CompareBenchmark.differences");
+        double published = score(results, "CompareBenchmark.published");
         System.out.println();
         System.out.printf(
                 "film check of 60 coats     %8.1f µs   %.2f of the bound of 1 ms%n",
@@ -30,6 +34,12 @@ public final class Benchmarks {
                 "rectify 12 MP to 2400×800  %8.1f ms   %.2f of OpenCV's warpPerspective (%.1f ms), %.2f of the bound of"
                         + " 150 ms%n",
                 rectify / 1000, rectify / peer, peer / 1000, rectify / RECTIFY_BOUND_US);
+        System.out.printf(
+                "compare two sides          %8.1f ms   %.2f of the bound of 500 ms%n",
+                compare / 1000, compare / COMPARE_BOUND_US);
+        System.out.printf(
+                "CIEDE2000, 1.2 million     %8.1f ms   %.2f of the formula as published (%.1f ms)%n",
+                differences / 1000, differences / published, published / 1000);
     }
 
     private static double score(Collection<RunResult> results, String name) {

@@ -96,6 +96,13 @@ public class BenchLog {
                     "Photograph", "of another job", "must belong to this job", "Put it in here.");
         }
         LogEntry old = mapper.find(id);
+        if (old != null && !(old.jobId().equals(jobId) && old.stepId().equals(step.id()))) {
+            throw new InvalidInput(
+                    "Log entry",
+                    id.toString(),
+                    "belongs to another step",
+                    "Log this step under an entry of its own.");
+        }
         Instant now = clock.instant();
         Instant start = d.startedAt() != null ? d.startedAt() : old != null ? old.startedAt() : now;
         Instant end = d.finished() ? d.finishedAt() == null ? now : d.finishedAt() : null;
@@ -123,6 +130,8 @@ public class BenchLog {
         }
         if (end != null) {
             plans.markDone(jobId, step.id(), d.material(), start, end);
+        } else if (old != null && old.finishedAt() != null) {
+            plans.markOpen(jobId, step.id());
         }
         return java.util.Objects.requireNonNull(mapper.find(id));
     }

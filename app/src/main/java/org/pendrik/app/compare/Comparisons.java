@@ -18,6 +18,7 @@ import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
+import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Catalogue;
@@ -38,6 +39,7 @@ class Comparisons {
     private final Plans plans;
     private final Workshops workshops;
     private final Catalogue catalogue;
+    private @Nullable Measured last;
 
     Comparisons(
             Jobs jobs,
@@ -97,7 +99,11 @@ class Comparisons {
             List<String> missing) {}
 
     private record Pair(
-            Photograph prototype, Sides.Side first, Photograph model, Sides.Side second) {}
+            Photograph prototype, Sides.Side first, Photograph model, Sides.Side second) {
+        List<GreyBalance> lights() {
+            return List.of(first.light(), second.light());
+        }
+    }
 
     Comparison of(UUID jobId) {
         Job job = jobs.get(jobId);
@@ -170,16 +176,40 @@ class Comparisons {
                                         .map(b -> new Pair(one, a, two, b)));
     }
 
-    private SideComparison.DifferenceMap map(Pair p, Job job) {
+    /** The map of a pair, measured once: the verdicts and the picture ask for it together. */
+    private synchronized SideComparison.DifferenceMap map(Pair p, Job job) {
         double blurPx =
                 SideComparison.eyeBlurMm(workshops.current().viewingMm(), job.scaleRatio())
                         * p.first().pxPerMm();
-        return SideComparison.map(
-                p.first().raster(),
-                p.first().light(),
-                p.second().raster(),
-                p.second().light(),
-                blurPx);
+        Measured old = last;
+        if (old != null && old.isOf(p, blurPx)) {
+            return old.map();
+        }
+        var map =
+                SideComparison.map(
+                        p.first().raster(),
+                        p.first().light(),
+                        p.second().raster(),
+                        p.second().light(),
+                        blurPx);
+        last = new Measured(p.first().raster(), p.second().raster(), p.lights(), blurPx, map);
+        return map;
+    }
+
+    /** The last map and what it was measured from; the same rasters are the same objects. */
+    private record Measured(
+            Raster first,
+            Raster second,
+            List<GreyBalance> lights,
+            double blurPx,
+            SideComparison.DifferenceMap map) {
+        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
+        boolean isOf(Pair p, double blur) {
+            return first == p.first().raster()
+                    && second == p.second().raster()
+                    && lights.equals(p.lights())
+                    && blurPx == blur;
+        }
     }
 
     /** The difference map as a PNG: light is alike, dark is far. */

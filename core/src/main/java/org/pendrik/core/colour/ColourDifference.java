@@ -15,7 +15,7 @@ package org.pendrik.core.colour;
  * @param deltaE00 CIEDE2000, not negative
  */
 public record ColourDifference(double deltaL, double deltaC, double deltaH, double deltaE00) {
-    private static final double TWENTY_FIVE_TO_7 = 6103515625.0;
+    static final double TWENTY_FIVE_TO_7 = 6103515625.0;
 
     /** The difference of {@code sample} from {@code reference}. */
     public static ColourDifference between(Lab reference, Lab sample) {
@@ -29,7 +29,7 @@ public record ColourDifference(double deltaL, double deltaC, double deltaH, doub
         return new ColourDifference(dL, dC, dH == 0 ? 0 : dH, ciede2000(reference, sample));
     }
 
-    /** CIEDE2000 alone; symmetric, 0 for equal colours. */
+    /** CIEDE2000 alone; symmetric, 0 for equal colours. The formula as published, step by step. */
     public static double ciede2000(Lab one, Lab two) {
         double meanChroma7 = pow7((one.chroma() + two.chroma()) / 2);
         double g = 0.5 * (1 - Math.sqrt(meanChroma7 / (meanChroma7 + TWENTY_FIVE_TO_7)));
@@ -96,7 +96,7 @@ public record ColourDifference(double deltaL, double deltaC, double deltaH, doub
         return Math.cos(Math.toRadians(degrees));
     }
 
-    private static double pow7(double x) {
+    static double pow7(double x) {
         double cubed = x * x * x;
         return cubed * cubed * x;
     }

@@ -25,8 +25,19 @@ public final class GreyBalance {
 
     private final double[][] matrix;
 
+    /** From linear sRGB to XYZ over white, balanced: one product where there were three. */
+    private final double[][] toRelative;
+
     private GreyBalance(double[][] matrix) {
         this.matrix = matrix;
+        double[] white = {Srgb.WHITE_X, Srgb.WHITE_Y, Srgb.WHITE_Z};
+        toRelative = new double[3][3];
+        for (int j = 0; j < 3; j++) {
+            double[] primary = Srgb.linearToXyz(j == 0 ? 1 : 0, j == 1 ? 1 : 0, j == 2 ? 1 : 0);
+            for (int i = 0; i < 3; i++) {
+                toRelative[i][j] = row(i, primary) / white[i];
+            }
+        }
     }
 
     /**
@@ -63,8 +74,13 @@ public final class GreyBalance {
 
     /** The colour that linear sRGB values stand for once the light is taken out. */
     public Lab toLab(double red, double green, double blue) {
-        double[] xyz = Srgb.linearToXyz(red, green, blue);
-        return Srgb.xyzToLab(row(0, xyz), row(1, xyz), row(2, xyz));
+        double[] x = toRelative[0];
+        double[] y = toRelative[1];
+        double[] z = toRelative[2];
+        return Srgb.relativeToLab(
+                x[0] * red + x[1] * green + x[2] * blue,
+                y[0] * red + y[1] * green + y[2] * blue,
+                z[0] * red + z[1] * green + z[2] * blue);
     }
 
     /** The colour of a packed pixel once the light is taken out. */

@@ -5,83 +5,112 @@ import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 
 /**
- * A side as seen from the viewing distance: linear light, blurred by three box filters that
- * together come close to a normal curve (W. M. Wells, "Efficient synthesis of Gaussian filters by
- * cascaded uniform filters", IEEE PAMI 8 (1986), 234–239). Pixels outside the photograph carry no
- * weight. Cost O(pixels), whatever the width.
+ * A side as seen from the viewing distance: linear light under a normal curve, cut off at four
+ * standard deviations. Pixels outside the photograph carry no weight. Cost O(pixels · blur).
+ *
+ * <p>Both directions are summed line by line, the second on the turned picture: sums of whole lines
+ * at the same places are what the compiler turns into operations on several pixels at once, and
+ * without running sums nothing drifts.
  */
 final class EyeBlur {
-    private static final int PASSES = 3;
+    private static final double CUT_OFF = 4;
+
+    /** Red, green, blue and weight stand beside each other. */
+    private static final int PARTS = 4;
+
     private final Raster side;
-    private final float[][] channel;
-    private final float[] weight;
 
-    private EyeBlur(Raster side, float[][] channel, float[] weight) {
+    /** One line per column of the picture, from its top. */
+    private final float[][] columns;
+
+    private EyeBlur(Raster side, float[][] columns) {
         this.side = side;
-        this.channel = channel;
-        this.weight = weight;
-    }
-
-    static EyeBlur of(Raster side, double sigmaPx) {
-        int n = side.argb().length;
-        float[][] c = new float[3][n];
-        float[] seen = new float[n];
-        for (int i = 0; i < n; i++) {
-            int p = side.argb()[i];
-            if (p >>> 24 != 0) {
-                c[0][i] = (float) Srgb.linear(p >> 16);
-                c[1][i] = (float) Srgb.linear(p >> 8);
-                c[2][i] = (float) Srgb.linear(p);
-                seen[i] = 1;
-            }
-        }
-        // three boxes of width 2r+1 have variance ((2r+1)^2 - 1) / 4
-        int radius = (int) Math.round((Math.sqrt(4 * sigmaPx * sigmaPx + 1) - 1) / 2);
-        if (radius > 0) {
-            float[] scratch = new float[n];
-            for (float[] plane : new float[][] {c[0], c[1], c[2], seen}) {
-                for (int pass = 0; pass < PASSES; pass++) {
-                    box(plane, scratch, side.width(), side.height(), 1, side.width(), radius);
-                    box(scratch, plane, side.height(), side.width(), side.width(), 1, radius);
-                }
-            }
-        }
-        return new EyeBlur(side, c, seen);
-    }
-
-    boolean seen(int i) {
-        return side.argb()[i] >>> 24 != 0;
-    }
-
-    Lab lab(int i, GreyBalance light) {
-        double w = weight[i];
-        return light.toLab(channel[0][i] / w, channel[1][i] / w, channel[2][i] / w);
+        this.columns = columns;
     }
 
     /**
-     * Writes running means of {@code lines} lines of {@code length} into {@code out}; reads only
-     * {@code in}.
+     * The side under this blur.
+     *
+     * @param sigmaPx standard deviation in pixels, 0 for none
      */
-    private static void box(
-            float[] in, float[] out, int length, int lines, int step, int lineStep, int radius) {
-        float share = 1f / (2 * radius + 1);
-        for (int line = 0; line < lines; line++) {
-            int base = line * lineStep;
-            double sum = 0;
-            for (int i = 0; i <= Math.min(radius, length - 1); i++) {
-                sum += in[base + i * step];
-            }
-            for (int i = 0; i < length; i++) {
-                out[base + i * step] = (float) (sum * share);
-                int enter = i + radius + 1;
-                int leave = i - radius;
-                if (enter < length) {
-                    sum += in[base + enter * step];
-                }
-                if (leave >= 0) {
-                    sum -= in[base + leave * step];
+    static EyeBlur of(Raster side, double sigmaPx) {
+        float[][] rows = new float[side.height()][PARTS * side.width()];
+        for (int y = 0; y < side.height(); y++) {
+            for (int x = 0; x < side.width(); x++) {
+                int p = side.at(x, y);
+                if (p >>> 24 != 0) {
+                    rows[y][PARTS * x] = (float) Srgb.linear(p >> 16);
+                    rows[y][PARTS * x + 1] = (float) Srgb.linear(p >> 8);
+                    rows[y][PARTS * x + 2] = (float) Srgb.linear(p);
+                    rows[y][PARTS * x + 3] = 1;
                 }
             }
+        }
+        if (sigmaPx == 0) {
+            return new EyeBlur(side, turned(rows));
+        }
+        float[] curve = curve(sigmaPx);
+        return new EyeBlur(side, acrossLines(turned(acrossLines(rows, curve)), curve));
+    }
+
+    boolean seen(int x, int y) {
+        return side.at(x, y) >>> 24 != 0;
+    }
+
+    Lab lab(int x, int y, GreyBalance lamp) {
+        float[] column = columns[x];
+        int i = PARTS * y;
+        double share = 1.0 / column[i + 3];
+        return lamp.toLab(column[i] * share, column[i + 1] * share, column[i + 2] * share);
+    }
+
+    /** The right half of a normal curve, from its middle; the whole curve adds up to 1. */
+    private static float[] curve(double sigmaPx) {
+        double[] half = new double[(int) Math.ceil(CUT_OFF * sigmaPx) + 1];
+        double sum = 0;
+        for (int k = 0; k < half.length; k++) {
+            half[k] = Math.exp(-0.5 * k * k / (sigmaPx * sigmaPx));
+            sum += k == 0 ? half[k] : 2 * half[k];
+        }
+        float[] out = new float[half.length];
+        for (int k = 0; k < half.length; k++) {
+            out[k] = (float) (half[k] / sum);
+        }
+        return out;
+    }
+
+    private static float[][] turned(float[][] lines) {
+        int across = lines[0].length / PARTS;
+        float[][] out = new float[across][PARTS * lines.length];
+        for (int i = 0; i < lines.length; i++) {
+            for (int j = 0; j < across; j++) {
+                System.arraycopy(lines[i], PARTS * j, out[j], PARTS * i, PARTS);
+            }
+        }
+        return out;
+    }
+
+    /** Each line becomes the mean of the lines around it; beyond the first and last lie zeros. */
+    private static float[][] acrossLines(float[][] lines, float[] curve) {
+        float[] none = new float[lines[0].length];
+        float[][] out = new float[lines.length][none.length];
+        for (int i = 0; i < lines.length; i++) {
+            addBoth(out[i], lines[i], none, curve[0]);
+            for (int k = 1; k < curve.length; k++) {
+                addBoth(
+                        out[i],
+                        i >= k ? lines[i - k] : none,
+                        i + k < lines.length ? lines[i + k] : none,
+                        curve[k]);
+            }
+        }
+        return out;
+    }
+
+    /** Changes {@code mean} only. */
+    private static void addBoth(float[] mean, float[] one, float[] two, float weight) {
+        for (int x = 0; x < mean.length; x++) {
+            mean[x] += weight * (one[x] + two[x]);
         }
     }
 }

@@ -1,0 +1,99 @@
+package org.pendrik.core.colour;
+
+/**
+ * CIEDE2000 for whole pictures: the value of {@link ColourDifference#ciede2000} to 1e-9, in about a
+ * third of its time.
+ *
+ * <p>The idea: no angle is needed. The mean hue is the direction of the sum of the two hue vectors
+ * of length 1, and half the length of that sum is the cosine of half the hue difference; the
+ * cosines of its multiples follow by the addition theorems. Only the rotation term of blue needs
+ * the angle itself, and only where it is not yet below 1e-12. Where the two hues lie nearly
+ * opposite the direction of their sum is lost, so the published steps are taken there. O(1), no
+ * allocation.
+ */
+public final class Ciede2000 {
+    private static final double BLUE = 275;
+    private static final double BLUE_SPREAD = 25;
+
+    /** exp(−5.3²) is below 1e-12. */
+    private static final double NO_BLUE_BEYOND = 5.3 * BLUE_SPREAD;
+
+    /** Length of the sum of two opposite unit vectors under which their direction is doubtful. */
+    private static final double OPPOSITE = 1e-3;
+
+    /** Sine of the mean hue under which rounding decides between 0° and 360°. */
+    private static final double AT_THE_SEAM = 1e-12;
+
+    private static final double COS_30 = Math.sqrt(0.75);
+    private static final double SIN_30 = 0.5;
+    private static final double COS_6 = Math.cos(Math.toRadians(6));
+    private static final double SIN_6 = Math.sin(Math.toRadians(6));
+    private static final double COS_63 = Math.cos(Math.toRadians(63));
+    private static final double SIN_63 = Math.sin(Math.toRadians(63));
+
+    /** Where the rotation term can be felt: the cosine of the mean hue's angle to blue. */
+    private static final double COS_NO_BLUE = Math.cos(Math.toRadians(NO_BLUE_BEYOND));
+
+    private static final double BLUE_X = Math.cos(Math.toRadians(BLUE));
+    private static final double BLUE_Y = Math.sin(Math.toRadians(BLUE));
+
+    private Ciede2000() {}
+
+    /** The difference of two colours given by their L*, a*, b*; finite, symmetric, 0 for equal. */
+    public static double of(double l1, double a1, double b1, double l2, double a2, double b2) {
+        double chroma1 = Math.sqrt(a1 * a1 + b1 * b1);
+        double chroma2 = Math.sqrt(a2 * a2 + b2 * b2);
+        double mean7 = ColourDifference.pow7((chroma1 + chroma2) / 2);
+        double stretch = 1.5 - 0.5 * Math.sqrt(mean7 / (mean7 + ColourDifference.TWENTY_FIVE_TO_7));
+        double x1 = stretch * a1;
+        double x2 = stretch * a2;
+        double c1 = Math.sqrt(x1 * x1 + b1 * b1);
+        double c2 = Math.sqrt(x2 * x2 + b2 * b2);
+        double product = c1 * c2;
+        double dL = l2 - l1;
+        double meanL = (l1 + l2) / 2;
+        double fifty = (meanL - 50) * (meanL - 50);
+        double l = dL / (1 + 0.015 * fifty / Math.sqrt(20 + fifty));
+        double meanC = (c1 + c2) / 2;
+        double c = (c2 - c1) / (1 + 0.045 * meanC);
+        if (product == 0) {
+            return Math.sqrt(l * l + c * c);
+        }
+        double mx = x1 / c1 + x2 / c2;
+        double my = b1 / c1 + b2 / c2;
+        double sum = Math.sqrt(mx * mx + my * my);
+        boolean seam = mx > 0 && Math.abs(my) < AT_THE_SEAM * sum;
+        if (sum < OPPOSITE || seam) {
+            return ColourDifference.ciede2000(new Lab(l1, a1, b1), new Lab(l2, a2, b2));
+        }
+        double dH = 2 * (x1 * b2 - x2 * b1) / (Math.sqrt(product) * sum);
+        double cos = mx / sum;
+        double sin = my / sum;
+        double cos2 = cos * cos - sin * sin;
+        double sin2 = 2 * sin * cos;
+        double cos3 = cos2 * cos - sin2 * sin;
+        double sin3 = sin2 * cos + cos2 * sin;
+        double cos4 = cos2 * cos2 - sin2 * sin2;
+        double sin4 = 2 * sin2 * cos2;
+        double t =
+                1
+                        - 0.17 * (cos * COS_30 + sin * SIN_30)
+                        + 0.24 * cos2
+                        + 0.32 * (cos3 * COS_6 - sin3 * SIN_6)
+                        - 0.20 * (cos4 * COS_63 + sin4 * SIN_63);
+        double h = dH / (1 + 0.015 * meanC * t);
+        double squared = l * l + c * c + h * h + rotation(cos, sin, meanC) * c * h;
+        return Math.sqrt(Math.max(0, squared));
+    }
+
+    private static double rotation(double cos, double sin, double meanC) {
+        if (cos * BLUE_X + sin * BLUE_Y < COS_NO_BLUE) {
+            return 0;
+        }
+        double hue = Math.toDegrees(Math.atan2(sin, cos));
+        double bell = ((hue < 0 ? hue + 360 : hue) - BLUE) / BLUE_SPREAD;
+        double mean7 = ColourDifference.pow7(meanC);
+        double rc = 2 * Math.sqrt(mean7 / (mean7 + ColourDifference.TWENTY_FIVE_TO_7));
+        return -Math.sin(Math.toRadians(60 * Math.exp(-bell * bell))) * rc;
+    }
+}
