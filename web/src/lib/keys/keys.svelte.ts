@@ -16,14 +16,15 @@ export class Keys {
 	/** Adds the keys of a view for as long as it is shown; call it while a component starts. */
 	static use(title: string, keys: () => Key[]): void {
 		const all = getKeys();
-		$effect(() => all.#add(title, keys()));
+		$effect(() => all.add(title, keys()));
 	}
 
 	get groups() {
 		return this.#groups;
 	}
 
-	#add(title: string, keys: Key[]): () => void {
+	/** Adds a group of keys, in place of one of the same title; returns what takes it away again. */
+	add(title: string, keys: Key[]): () => void {
 		const group = { title, keys };
 		// read without becoming dependent on it: only the view's own keys may run this again
 		queueMicrotask(() => {
@@ -36,6 +37,7 @@ export class Keys {
 		};
 	}
 
+	/** Runs what a key means here; keys that are typed into a field, held down or with a modifier mean nothing. */
 	press(event: KeyboardEvent): void {
 		const target = event.target as HTMLElement | null;
 		const typing = target?.closest('input, textarea, select, [contenteditable]') !== null;

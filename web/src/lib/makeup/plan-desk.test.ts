@@ -1,0 +1,97 @@
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { queryClient } from '$lib/api/queries';
+import { answer, refused, stored } from '$lib/api/stand-in';
+import { Desk } from '$lib/ui/desk.svelte';
+import { PlanDesk, type Makeup } from './plan-desk.svelte';
+
+type Body = { steps: { id: string; material: string }[]; pins: Makeup['pins']; version: number };
+
+const step = (id: string, done = false) => ({
+	id,
+	name: `step ${id}`,
+	technique: 't',
+	material: 'm',
+	thickness: 'LIGHT',
+	zones: ['roof'],
+	done
+});
+
+describe('the plan', () => {
+	let view: Makeup;
+	let desk: Desk;
+	let plan: PlanDesk;
+
+	const ids = () => plan.steps.map((s) => s.id).join('');
+
+	beforeEach(() => {
+		view = {
+			version: 1,
+			steps: [step('a', true), step('b'), step('c'), step('d')],
+			pins: []
+		} as unknown as Makeup;
+		desk = new Desk();
+		plan = new PlanDesk('job', desk, () => view);
+		vi.spyOn(queryClient, 'invalidateQueries').mockResolvedValue();
+		vi.spyOn(queryClient, 'setQueryData').mockImplementation((_, fresh) => {
+			view = fresh as Makeup;
+		});
+		answer<Body>('PUT', ({ body }) => {
+			if (body.version !== view.version) {
+				return refused(409, 'It was changed.');
+			}
+			const steps = body.steps.map((s) => ({ ...step(s.id, s.id === 'a'), ...s }));
+			return stored({ steps, pins: body.pins, version: view.version + 1 });
+		});
+	});
+
+	test('a step moves by one, and quick moves add up', async () => {
+		await Promise.all([plan.move('b', 1), plan.move('b', 1)]);
+		expect(ids()).toBe('acdb');
+	});
+
+	test('what is done stays where it is, and nothing passes it', () => {
+		expect(plan.move('a', 1)).toBeUndefined();
+		expect(plan.move('b', -1)).toBeUndefined();
+		expect(plan.move('d', 1)).toBeUndefined();
+		expect(view.version).toBe(1);
+	});
+
+	test('a step that is taken out comes back where it was', async () => {
+		await plan.remove('c');
+		expect(ids()).toBe('abd');
+		await desk.undo();
+		expect(ids()).toBe('abcd');
+	});
+
+	test('a new step goes behind the chosen one, never before what is done', async () => {
+		const technique = { key: 'dust', name: 'dust', materials: ['buff'] } as never;
+		plan.chosen = 'b';
+		await plan.add(technique, ['roof']);
+		expect(plan.steps[2]?.technique).toBe('dust');
+		expect(plan.steps[2]?.material).toBe('buff');
+		plan.chosen = undefined;
+		await plan.add(technique, ['roof']);
+		expect(plan.steps.at(-1)?.technique).toBe('dust');
+	});
+
+	test('a pin holds a step behind the one in front, and lets go', async () => {
+		await plan.pin('c');
+		expect(view.pins).toEqual([{ firstId: 'b', thenId: 'c' }]);
+		await plan.pin('c');
+		expect(view.pins).toEqual([]);
+		expect(plan.pin('a')).toBeUndefined();
+	});
+
+	test('another material goes to its step alone', async () => {
+		await plan.change('c', { material: 'enamel' }, 'Material changed');
+		expect(plan.steps.map((s) => s.material)).toEqual(['m', 'm', 'enamel', 'm']);
+	});
+
+	test('the step under the pointer is looked at before the chosen one', () => {
+		plan.chosen = 'b';
+		expect(plan.lookedAt?.id).toBe('b');
+		plan.looked = 'c';
+		expect(plan.lookedAt?.id).toBe('c');
+		expect(plan.chosenStep?.id).toBe('b');
+	});
+});

@@ -1,0 +1,169 @@
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import type { Schemas } from '$lib/api/client';
+import { answer, refused, stored } from '$lib/api/stand-in';
+import { Desk } from '$lib/ui/desk.svelte';
+import { PhotoMarks } from './marks.svelte';
+
+vi.mock('$lib/api/queries', () => ({ refreshJob: vi.fn(() => Promise.resolve()) }));
+
+type Photograph = Schemas['Photograph'];
+type Marks = { version: number; corners: unknown; greyPatch: unknown };
+const SAVED_AFTER = 600;
+
+const fresh = (part: Partial<Photograph> = {}): Photograph =>
+	({
+		id: 'photo',
+		jobId: 'job',
+		widthPx: 1000,
+		heightPx: 600,
+		version: 1,
+		corners: null,
+		knownPoints: null,
+		greyPatch: null,
+		...part
+	}) as Photograph;
+
+const square = [
+	{ x: 100, y: 100 },
+	{ x: 900, y: 100 },
+	{ x: 900, y: 500 },
+	{ x: 100, y: 500 }
+];
+
+/** A server that counts versions, as the real one does. */
+function server() {
+	let version = 1;
+	const seen: Marks[] = [];
+	const put = answer<Marks>('PUT', ({ body }) => {
+		if (body.version !== version) {
+			return refused(409, 'The photograph was changed in another tab.');
+		}
+		seen.push(structuredClone(body));
+		version += 1;
+		return stored({ version });
+	});
+	return { seen, put };
+}
+
+describe('marks on a photograph', () => {
+	let desk: Desk;
+
+	beforeEach(() => {
+		vi.useFakeTimers();
+		desk = new Desk();
+	});
+
+	test('start inside the photograph, not yet placed', () => {
+		const marks = new PhotoMarks(fresh(), desk);
+		expect(marks.placed).toBe(false);
+		expect(marks.corners).toHaveLength(4);
+		expect(marks.corners.every((c) => c.x > 0 && c.x < 1000 && c.y > 0 && c.y < 600)).toBe(true);
+		expect(marks.kept).toBe(true);
+	});
+
+	test('stay on the photograph, however far they are pulled', () => {
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.moveTo(-50, 9000);
+		expect(marks.focus).toEqual({ x: 0, y: 600 });
+		marks.addGrey();
+		marks.moveTo(2000, -10);
+		const grey = marks.grey;
+		expect(grey && grey.x + grey.width).toBeCloseTo(1000);
+		expect(grey?.y).toBe(0);
+	});
+
+	test('are taken in turn: corners, known points, the card, and again', () => {
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.addKnown(6400, 2600);
+		marks.addGrey();
+		marks.chosen = { kind: 'corner', index: 0 };
+		const order = Array.from({ length: 6 }, () => {
+			marks.next();
+			return marks.chosen.kind === 'grey' ? 'grey' : `${marks.chosen.kind} ${marks.chosen.index}`;
+		});
+		expect(order).toEqual(['corner 1', 'corner 2', 'corner 3', 'known 0', 'grey', 'corner 0']);
+	});
+
+	test('are stored once, a moment after the last nudge', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh({ corners: { points: square } }), desk);
+		for (let i = 0; i < 5; i++) marks.nudge(1, 0);
+		expect(marks.kept).toBe(false);
+		await vi.advanceTimersByTimeAsync(SAVED_AFTER - 1);
+		expect(seen).toHaveLength(0);
+		await vi.advanceTimersByTimeAsync(1);
+		expect(seen).toHaveLength(1);
+		expect(seen[0]?.corners).toEqual({ points: [{ x: 105, y: 100 }, ...square.slice(1)] });
+		expect(marks.kept).toBe(true);
+	});
+
+	test('a move during a save is stored after it, on the version that it left', async () => {
+		const { seen, put } = server();
+		const marks = new PhotoMarks(fresh({ corners: { points: square } }), desk);
+		marks.nudge(1, 0);
+		const first = marks.save();
+		await Promise.resolve();
+		expect(put).toHaveBeenCalledOnce();
+		marks.nudge(1, 0);
+		const second = marks.save();
+		marks.nudge(1, 0);
+		const third = marks.save();
+		await Promise.all([first, second, third]);
+		expect(seen.map((s) => s.version)).toEqual([1, 2]);
+		expect(seen.at(-1)?.corners).toEqual({ points: [{ x: 103, y: 100 }, ...square.slice(1)] });
+		expect(marks.refused).toBe('');
+		expect(marks.kept).toBe(true);
+	});
+
+	test('what is refused stays on screen with the reason, and the next try can mend it', async () => {
+		const { put, seen } = server();
+		put.mockResolvedValueOnce(
+			refused(422, 'Corners (as marked) do not make a side: three lie in a line.')
+		);
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.moveTo(10, 10);
+		await marks.save();
+		expect(marks.refused).toContain('three lie in a line');
+		expect(marks.placed).toBe(false);
+		expect(marks.focus).toEqual({ x: 10, y: 10 });
+		marks.moveTo(100, 100);
+		await marks.save();
+		expect(marks.refused).toBe('');
+		expect(marks.placed).toBe(true);
+		expect(seen).toHaveLength(1);
+	});
+
+	test('undo puts back what was stored before', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh({ corners: { points: square } }), desk);
+		marks.moveTo(300, 300);
+		await marks.save();
+		await desk.undo();
+		expect(marks.corners[0]).toEqual({ x: 100, y: 100 });
+		expect(seen.map((s) => s.version)).toEqual([1, 2]);
+	});
+
+	test('the grey card grows about its middle and keeps its lightness', () => {
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.addGrey();
+		marks.setLightness(60);
+		const before = marks.focus;
+		marks.resizeGrey(2);
+		expect(marks.focus.x).toBeCloseTo(before.x);
+		expect(marks.focus.y).toBeCloseTo(before.y);
+		expect(marks.grey).toMatchObject({ width: 80, height: 80, lightness: 60 });
+		marks.dropGrey();
+		expect(marks.grey).toBeNull();
+		expect(marks.chosen).toEqual({ kind: 'corner', index: 0 });
+	});
+
+	test('a known point says where it lies on the side', () => {
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.addKnown(6400, 2600);
+		marks.setKnown(0, { xMm: 1200 });
+		marks.moveTo(400, 200);
+		expect(marks.known).toEqual([{ xPx: 400, yPx: 200, xMm: 1200, yMm: 1300 }]);
+		marks.dropKnown(0);
+		expect(marks.known).toEqual([]);
+	});
+});

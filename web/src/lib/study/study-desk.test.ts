@@ -1,0 +1,71 @@
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import type { Schemas } from '$lib/api/client';
+import { answer, refused, stored } from '$lib/api/stand-in';
+import { Desk } from '$lib/ui/desk.svelte';
+import { StudyDesk } from './study-desk.svelte';
+
+vi.mock('$lib/api/queries', () => ({ refreshJob: vi.fn(() => Promise.resolve()) }));
+
+describe('the study', () => {
+	let study: Schemas['Study'];
+	let desk: Desk;
+	let notes: StudyDesk;
+
+	beforeEach(() => {
+		study = { version: 1, regions: [], effects: [] };
+		desk = new Desk();
+		notes = new StudyDesk('job', desk, () => study);
+		answer<Partial<Schemas['Study']>>('PUT', ({ body }) => {
+			if (body.version !== study.version) {
+				return refused(409, 'It was changed.');
+			}
+			study = { ...study, ...body, version: study.version + 1 };
+			return stored(study);
+		});
+	});
+
+	const part = { zoneKey: null, xMm: 1, yMm: 2, widthMm: 300, heightMm: 200 };
+
+	test('a region that is marked is chosen and has the next number', async () => {
+		await notes.addRegion(part);
+		await notes.addRegion(part);
+		expect(notes.regions.map((r) => r.name)).toEqual(['Region 1', 'Region 2']);
+		expect(notes.chosenRegion?.name).toBe('Region 2');
+	});
+
+	test('regions that are marked in quick succession are all kept', async () => {
+		await Promise.all([notes.addRegion(part), notes.addRegion(part), notes.addRegion(part)]);
+		expect(notes.regions).toHaveLength(3);
+		expect(study.version).toBe(4);
+	});
+
+	test('only one region is the factory colour, and none when it is taken off', async () => {
+		await notes.addRegion(part);
+		await notes.addRegion(part);
+		const [one, two] = notes.regions.map((r) => r.id);
+		await notes.nameFactory(one ?? '');
+		await notes.nameFactory(two ?? '');
+		expect(notes.regions.map((r) => r.factory)).toEqual([false, true]);
+		await notes.nameFactory(two ?? '');
+		expect(notes.regions.some((r) => r.factory)).toBe(false);
+	});
+
+	test('undo brings the list back as it was', async () => {
+		await notes.addRegion(part);
+		const id = notes.regions[0]?.id ?? '';
+		await notes.changeRegion(id, { name: 'door' }, 'Region named');
+		await notes.dropRegion(id);
+		expect(notes.regions).toEqual([]);
+		await desk.undo();
+		expect(notes.regions[0]?.name).toBe('door');
+		await desk.undo();
+		expect(notes.regions[0]?.name).toBe('Region 1');
+	});
+
+	test('before the study is loaded an edit says so and stores nothing', async () => {
+		const early = new StudyDesk('job', desk, () => undefined);
+		expect(await early.setEffects('Fade noted', (all) => all)).toBe(false);
+		expect(desk.toasts.at(-1)?.text).toContain('not loaded yet');
+		expect(study.version).toBe(1);
+	});
+});
