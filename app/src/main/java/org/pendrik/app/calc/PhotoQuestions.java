@@ -58,7 +58,9 @@ final class PhotoQuestions {
             case SideRectifier.Outcome.Found f -> {
                 SideGeometry g = f.geometry();
                 List<Point> asked =
-                        q.ask() == null ? List.of() : q.ask().stream().map(g::toSide).toList();
+                        q.ask() == null
+                                ? List.of()
+                                : q.ask().stream().map(p -> onSide(g, p)).toList();
                 yield new PhotoAnswer(
                         g.residualMm(),
                         g.worstMm(),
@@ -68,6 +70,17 @@ final class PhotoQuestions {
                         side(q, g));
             }
         };
+    }
+
+    private static Point onSide(SideGeometry g, Point photo) {
+        if (!g.seesPlaneAt(photo)) {
+            throw new InvalidInput(
+                    "Asked point",
+                    photo.x() + ", " + photo.y(),
+                    "lies beyond the horizon of the side's plane",
+                    "Ask for points on or near the side.");
+        }
+        return g.toSide(photo);
     }
 
     private static @Nullable String side(PhotoQuestion q, SideGeometry g) {

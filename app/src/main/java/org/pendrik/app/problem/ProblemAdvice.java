@@ -21,6 +21,7 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.exc.MismatchedInputException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import tools.jackson.databind.exc.ValueInstantiationException;
 
 /** Turns what goes wrong into a sentence that names the thing and what helps. */
 @RestControllerAdvice
@@ -124,6 +125,13 @@ class ProblemAdvice {
                             "Field " + missing(m).orElseGet(() -> path(m)),
                             "as sent",
                             "is missing or of another type",
+                            "Send it as documented.");
+            case ValueInstantiationException v
+                    when v.getCause() instanceof IllegalArgumentException i ->
+                    new InvalidInput(
+                            "Field " + path(v),
+                            "as sent",
+                            "cannot be: " + i.getMessage(),
                             "Send it as documented.");
             case JacksonException j ->
                     new InvalidInput(

@@ -5,32 +5,35 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.pendrik.app.problem.StaleVersion;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/**
- * Keeps the one workshop of this data folder; makes it with plain settings when it is asked for
- * first.
- */
+/** Keeps the one workshop of this data folder; makes it with plain settings before anybody asks. */
 @Service
-public class Workshops {
+public class Workshops implements SmartInitializingSingleton {
     private final WorkshopMapper mapper;
 
     Workshops(WorkshopMapper mapper) {
         this.mapper = mapper;
     }
 
-    /** The workshop as it is. */
-    @Transactional
-    public Workshop current() {
-        WorkshopMapper.Row row = mapper.find();
-        if (row == null) {
+    /** Two first questions at once must not both make it, so it is made before the first. */
+    @Override
+    public void afterSingletonsInstantiated() {
+        if (mapper.find() == null) {
             Workshop fresh = fresh();
             mapper.insert(fresh);
             fresh.benchTime().forEach(mapper::addBenchTime);
-            return fresh;
         }
+    }
+
+    /** The workshop as it is. */
+    @Transactional
+    public Workshop current() {
+        WorkshopMapper.Row row = Objects.requireNonNull(mapper.find());
         return new Workshop(
                 row.name(),
                 row.zoneId(),
@@ -44,7 +47,6 @@ public class Workshops {
     /** Stores changed settings. */
     @Transactional
     public Workshop save(Workshop changed) {
-        current();
         StaleVersion.unlessOne(mapper.update(changed), "The workshop");
         mapper.clearBenchTime();
         changed.benchTime().forEach(mapper::addBenchTime);

@@ -46,10 +46,12 @@ final class Homography {
             n.set(i / 3, i % 3, v.get(i));
         }
         SimpleMatrix full = u.invert().mult(n).mult(t);
+        // the sign is free: it is chosen so that the points themselves lie before the horizon
+        Point first = from.getFirst();
+        double depth = full.get(2, 0) * first.x() + full.get(2, 1) * first.y() + full.get(2, 2);
         double[] h = new double[9];
-        double scale = full.get(2, 2) == 0 ? 1 : full.get(2, 2);
         for (int i = 0; i < 9; i++) {
-            h[i] = full.get(i / 3, i % 3) / scale;
+            h[i] = full.get(i / 3, i % 3) / depth;
         }
         return new Homography(h);
     }
@@ -63,8 +65,16 @@ final class Homography {
         return new Homography(inv);
     }
 
+    /**
+     * How far a point lies before the horizon, as a share of that of the first point of the map; 0
+     * on it, negative behind it, where {@link #map} gives a mirror image without meaning.
+     */
+    double depth(double x, double y) {
+        return h[6] * x + h[7] * y + h[8];
+    }
+
     Point map(double x, double y) {
-        double w = h[6] * x + h[7] * y + h[8];
+        double w = depth(x, y);
         return new Point((h[0] * x + h[1] * y + h[2]) / w, (h[3] * x + h[4] * y + h[5]) / w);
     }
 

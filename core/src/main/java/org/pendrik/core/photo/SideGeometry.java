@@ -11,6 +11,9 @@ import org.pendrik.core.units.Length;
  * than two of its pixels, then sampled bilinearly with weights in 1/256. Cost O(output pixels).
  */
 public final class SideGeometry {
+    /** Share of the first corner's depth under which a place is as far as the horizon. */
+    private static final double HORIZON = 1e-6;
+
     private static final int LARGEST_OUTPUT_PIXELS = 16_000_000;
 
     private final Homography toSide;
@@ -57,7 +60,15 @@ public final class SideGeometry {
         this.finestPxPerMm = finest;
     }
 
-    /** The place of a photograph pixel on the side, in prototype mm. */
+    /**
+     * Whether a photograph pixel shows the plane of the side at all: it does not on or beyond the
+     * horizon of that plane.
+     */
+    public boolean seesPlaneAt(Point photo) {
+        return toSide.depth(photo.x(), photo.y()) > HORIZON;
+    }
+
+    /** The place of a photograph pixel on the side, in prototype mm, if {@link #seesPlaneAt}. */
     public Point toSide(Point photo) {
         return toSide.map(photo.x(), photo.y());
     }

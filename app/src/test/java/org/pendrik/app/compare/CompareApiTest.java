@@ -1,0 +1,155 @@
+package org.pendrik.app.compare;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.List;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import javax.imageio.ImageIO;
+import org.pendrik.app.AppTest;
+import org.pendrik.app.standins.DemoShots;
+import org.pendrik.app.standins.DemoShots.Shot;
+import org.pendrik.app.standins.Weathering;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** The model's side against the prototype's, through the API and with known truth. */
+public class CompareApiTest extends AppTest {
+    private static final String PLATE =
+            "{\"id\":\"%s\",\"name\":\"plate\",\"zoneKey\":\"left-side\",\"xMm\":3345,\"yMm\":660,"
+                    + "\"widthMm\":220,\"heightMm\":290,\"factory\":true}";
+    private static final String PANEL =
+            "{\"id\":\"%s\",\"name\":\"panel\",\"zoneKey\":\"left-side\",\"xMm\":1640,\"yMm\":620,"
+                    + "\"widthMm\":420,\"heightMm\":420,\"factory\":false}";
+
+    private UUID put(UUID job, String role, Shot shot, String grey) {
+        UUID id = UUID.randomUUID();
+        ok(photograph(job, id, role, shot.jpeg()));
+        mark(id, shot, grey, 1);
+        return id;
+    }
+
+    private void mark(UUID photo, Shot shot, String grey, int version) {
+        String corners =
+                shot.camera().corners().stream()
+                        .map(p -> "{\"x\":" + p.x() + ",\"y\":" + p.y() + "}")
+                        .collect(Collectors.joining(","));
+        ok(
+                put(
+                        "/api/photographs/" + photo + "/marks",
+                        "{\"corners\":{\"points\":["
+                                + corners
+                                + "]},\"knownPoints\":{\"points\":[]},\"greyPatch\":"
+                                + grey
+                                + ",\"version\":"
+                                + version
+                                + "}"));
+    }
+
+    private static String card(int x, int y) {
+        return "{\"x\":" + x + ",\"y\":" + y + ",\"width\":120,\"height\":80,\"lightness\":60}";
+    }
+
+    private static final String ON_PROTOTYPE = card(1132, 1142);
+    private static final String ON_MODEL = card(1142, 1160);
+
+    private void regions(UUID job, String... parts) {
+        String list =
+                List.of(parts).stream()
+                        .map(p -> p.formatted(UUID.randomUUID()))
+                        .collect(Collectors.joining(","));
+        int version = ok(get("/api/jobs/" + job + "/study")).path("version").asInt();
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/regions",
+                        "{\"regions\":[" + list + "],\"version\":" + version + "}"));
+    }
+
+    private JsonNode compare(UUID job) {
+        return ok(get("/api/jobs/" + job + "/compare"));
+    }
+
+    @Test
+    public void whatIsMissingIsSaidStepByStep() {
+        UUID job = car("Bare");
+        assertEquals(compare(job).path("missing").size(), 3);
+        refused(get("/api/jobs/" + job + "/compare/map"), 404);
+        UUID photo = UUID.randomUUID();
+        ok(photograph(job, photo, "PROTOTYPE", DemoShots.prototype().jpeg()));
+        assertTrue(
+                compare(job)
+                        .path("missing")
+                        .toString()
+                        .contains("four corners on the photograph of the prototype"));
+        mark(photo, DemoShots.prototype(), "null", 1);
+        regions(job, PANEL);
+        JsonNode now = compare(job);
+        assertEquals(now.path("missing").size(), 1);
+        assertTrue(now.path("missing").get(0).asString().contains("photograph of the model"));
+        assertTrue(now.path("medianDeltaE00").isNull());
+    }
+
+    @Test
+    public void aFreshModelIsLighterAndOneLikeThePrototypeIsAsThePrototype() throws IOException {
+        UUID job = car("Compared");
+        put(job, "PROTOTYPE", DemoShots.prototype(), ON_PROTOTYPE);
+        regions(job, PLATE, PANEL);
+        put(job, "MODEL", DemoShots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
+        JsonNode clean = compare(job);
+        assertEquals(clean.path("missing").size(), 0);
+        assertTrue(clean.path("factoryKnown").asBoolean());
+        JsonNode panel = clean.path("regions").get(0);
+        assertEquals(panel.path("name").asString(), "panel");
+        assertEquals(panel.path("verdict").asString(), "LIGHTER", panel.toString());
+        assertTrue(panel.path("progress").asDouble() < 0.4, panel.toString());
+        assertEquals(panel.path("advice").asString(), "One more light pass.");
+
+        clock.set(clock.instant().plusSeconds(3600));
+        put(job, "MODEL", DemoShots.model(Weathering.PROTOTYPE), ON_MODEL);
+        JsonNode alike = compare(job);
+        JsonNode same = alike.path("regions").get(0);
+        assertEquals(same.path("verdict").asString(), "AS_PROTOTYPE", same.toString());
+        assertTrue(
+                alike.path("medianDeltaE00").asDouble() < clean.path("medianDeltaE00").asDouble());
+        assertTrue(alike.path("medianDeltaE00").asDouble() < 3, alike.toString());
+
+        var map = get("/api/jobs/" + job + "/compare/map").getResponse().getContentAsByteArray();
+        var picture = ImageIO.read(new ByteArrayInputStream(map));
+        assertEquals(picture.getWidth(), 1600);
+        assertEquals(picture.getHeight(), 650);
+        int p = picture.getRGB(800, 300);
+        assertEquals(p & 255, p >> 8 & 255, "the map is neutral");
+    }
+
+    @Test
+    public void theStepThatIsStillToComeIsNamedInsteadOfAnother() {
+        UUID job = car("Advised");
+        put(job, "PROTOTYPE", DemoShots.prototype(), ON_PROTOTYPE);
+        regions(job, PLATE, PANEL);
+        put(job, "MODEL", DemoShots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
+        plan(job, "FADE", "POWDER");
+        String advice = compare(job).path("regions").get(0).path("advice").asString();
+        assertTrue(advice.startsWith("Still to come here: mist fade"), advice);
+    }
+
+    @Test
+    public void withoutFactoryColourOrCardLessIsClaimed() {
+        UUID job = car("Doubtful");
+        put(job, "PROTOTYPE", DemoShots.prototype(), "null");
+        regions(job, PANEL);
+        UUID model = put(job, "MODEL", DemoShots.model(new Weathering(0, 0, 0, 0, 0, 0)), "null");
+        JsonNode doubtful = compare(job);
+        assertEquals(doubtful.path("regions").get(0).path("verdict").asString(), "CANNOT_TELL");
+        assertTrue(doubtful.path("regions").get(0).path("progress").isNull());
+        assertEquals(doubtful.path("modelBalanced").asBoolean(), false);
+        // the map was measured under the lamp; with the card marked it has to be measured anew
+        double lamp = doubtful.path("medianDeltaE00").asDouble();
+        mark(model, DemoShots.model(Weathering.PROTOTYPE), ON_MODEL, 2);
+        JsonNode carded = compare(job);
+        assertEquals(carded.path("modelBalanced").asBoolean(), true);
+        assertTrue(Math.abs(carded.path("medianDeltaE00").asDouble() - lamp) > 0.1);
+    }
+}

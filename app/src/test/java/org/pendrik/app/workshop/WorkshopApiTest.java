@@ -1,0 +1,76 @@
+package org.pendrik.app.workshop;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import org.pendrik.app.AppTest;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The settings of the workshop: kept whole, or refused with the reason. */
+public class WorkshopApiTest extends AppTest {
+    private ObjectNode settings() {
+        return (ObjectNode) ok(get("/api/workshop"));
+    }
+
+    @Test
+    public void aFreshWorkshopHasEveningsAndASaturday() {
+        JsonNode w = settings();
+        assertTrue(w.path("benchTime").size() >= 1);
+        assertTrue(w.path("celsius").asDouble() > 0);
+    }
+
+    @DataProvider
+    public Object[][] nonsense() {
+        return new Object[][] {
+            {"name", "\"\"", "Workshop name"},
+            {"name", "\"" + "x".repeat(121) + "\"", "must have from 1 to 120 letters"},
+            {"zoneId", "\"Ostrel/Brackwater\"", "Time zone (Ostrel/Brackwater) is not known"},
+            {"celsius", "-3", "Temperature (-3 °C) must be from 0 to 45 °C"},
+            {"humidity", "1.2", "Humidity (120 %)"},
+            {"viewingMm", "20", "Viewing distance (20 mm) must be from 100 to 5000 mm"},
+            {
+                "benchTime",
+                "[{\"weekday\":\"MONDAY\",\"fromTime\":\"21:00\",\"untilTime\":\"19:00\"}]",
+                "must end after it begins"
+            },
+            {
+                "benchTime",
+                "[{\"weekday\":\"MONDAY\",\"fromTime\":\"19:00\",\"untilTime\":\"21:00\"},"
+                        + "{\"weekday\":\"MONDAY\",\"fromTime\":\"20:00\",\"untilTime\":\"22:00\"}]",
+                "must not overlap"
+            },
+            {
+                "benchTime",
+                "[{\"weekday\":\"FUNDAY\",\"fromTime\":\"19:00\",\"untilTime\":\"21:00\"}]",
+                "benchTime[0].weekday"
+            },
+            {"benchTime", "null", "benchTime"},
+        };
+    }
+
+    @Test(dataProvider = "nonsense")
+    public void nonsenseIsNamedAndTheOldSettingsStay(String field, String value, String words) {
+        JsonNode before = settings();
+        ObjectNode changed = settings();
+        changed.set(field, json.readTree(value));
+        String detail = refused(put("/api/workshop", changed.toString()), 422);
+        assertTrue(detail.contains(words), detail);
+        assertEquals(settings(), before);
+    }
+
+    @Test
+    public void settingsThatAnotherWindowChangedAreNotOverwritten() {
+        ObjectNode one = settings();
+        ObjectNode two = settings();
+        one.put("viewingMm", 450);
+        two.put("viewingMm", 900);
+        ok(put("/api/workshop", one.toString()));
+        assertTrue(
+                refused(put("/api/workshop", two.toString()), 409)
+                        .contains("The workshop was changed"));
+        assertEquals(settings().path("viewingMm").asInt(), 450);
+    }
+}
