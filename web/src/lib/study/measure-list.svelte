@@ -58,8 +58,7 @@
 						<span class="figure block text-soft">
 							L* {one(m.sample.median.l)} a* {one(m.sample.median.a)} b* {one(m.sample.median.b)} ± {one(
 								m.sample.uncertainty
-							)}{#if m.fade}
-								· ΔE00 {one(m.fade.deltaE00)}{/if}
+							)}{m.fade ? ` · ΔE00 ${one(m.fade.deltaE00)}` : ''}
 						</span>
 					{:else}
 						<span class="block text-soft">too little of it is in the photograph</span>

@@ -10,6 +10,7 @@ import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.photo.Raster;
@@ -36,6 +37,7 @@ public final class HopperSide {
     private static final Lab RUST = new Lab(38, 22, 26);
     private static final Lab DUST = new Lab(48, 7, 17);
     private static final Lab PEAT = new Lab(24, 6, 9);
+    private static final Lab CHIPPED = new Lab(27, 12, 13);
     private static final Lab IRON = new Lab(24, 1, 2);
     private static final int RIBS = 7;
     private static final double BODY_LOW_MM = 1560;
@@ -127,42 +129,44 @@ public final class HopperSide {
         SplittableRandom random = new SplittableRandom(3041);
         double[] streaks = streaks(random, width);
         float[] chips = chips(random, width, height);
-        for (int y = 0; y < height; y++) {
-            double ym = (y + 0.5) / PX_PER_MM;
-            for (int x = 0; x < width; x++) {
-                int i = y * width + x;
-                double xm = (x + 0.5) / PX_PER_MM;
-                if ((argb[i] & 0xffffff) == surround || PLATE.contains(xm, ym)) {
-                    continue;
-                }
-                boolean onBody = ym < BODY_LOW_MM;
-                double cloud = Noise.at(xm / 300, ym / 500);
-                double[] c = {
-                    Srgb.linear(argb[i] >> 16), Srgb.linear(argb[i] >> 8), Srgb.linear(argb[i])
-                };
-                if (onBody) {
-                    double up = 1 - ym / BODY_LOW_MM;
-                    cover(c, FADED, w.fade() * (0.30 + 0.22 * up + 0.10 * (cloud - 0.5)));
-                    cover(c, GRIME, w.joints() * joint(xm, ym) * (0.4 + 0.4 * cloud));
-                    cover(c, new Lab(27, 12, 13), w.chips() * chips[i]);
-                    cover(
-                            c,
-                            RUST,
-                            w.rust()
-                                    * streaks[x]
-                                    * fall(ym)
-                                    * (0.5 + 0.5 * Noise.at(xm / 40, ym / 900)));
-                    cover(
-                            c,
-                            PEAT,
-                            w.peat()
-                                    * Math.exp(-Math.max(0, ym - 40) / 110)
-                                    * (0.35 + 0.5 * cloud));
-                }
-                double low = 1 / (1 + Math.exp((1500 - ym) / 210));
-                cover(c, DUST, w.dust() * low * (0.40 + 0.35 * cloud));
-                argb[i] = Raster.OPAQUE | Srgb.pack(c[0], c[1], c[2]);
+        IntStream.range(0, height)
+                .parallel()
+                .forEach(y -> weatherRow(argb, width, y, w, surround, streaks, chips));
+    }
+
+    private static void weatherRow(
+            int[] argb,
+            int width,
+            int y,
+            Weathering w,
+            int surround,
+            double[] streaks,
+            float[] chips) {
+        double ym = (y + 0.5) / PX_PER_MM;
+        boolean onBody = ym < BODY_LOW_MM;
+        double low = 1 / (1 + Math.exp((1500 - ym) / 210));
+        for (int x = 0; x < width; x++) {
+            int i = y * width + x;
+            double xm = (x + 0.5) / PX_PER_MM;
+            if ((argb[i] & 0xffffff) == surround || PLATE.contains(xm, ym)) {
+                continue;
             }
+            double cloud = Noise.at(xm / 300, ym / 500);
+            double[] c = {
+                Srgb.linear(argb[i] >> 16), Srgb.linear(argb[i] >> 8), Srgb.linear(argb[i])
+            };
+            if (onBody) {
+                double up = 1 - ym / BODY_LOW_MM;
+                double grain = 0.5 + 0.5 * Noise.at(xm / 40, ym / 900);
+                double edge = Math.exp(-Math.max(0, ym - 40) / 110);
+                cover(c, FADED, w.fade() * (0.30 + 0.22 * up + 0.10 * (cloud - 0.5)));
+                cover(c, GRIME, w.joints() * joint(xm, ym) * (0.4 + 0.4 * cloud));
+                cover(c, CHIPPED, w.chips() * chips[i]);
+                cover(c, RUST, w.rust() * streaks[x] * fall(ym) * grain);
+                cover(c, PEAT, w.peat() * edge * (0.35 + 0.5 * cloud));
+            }
+            cover(c, DUST, w.dust() * low * (0.40 + 0.35 * cloud));
+            argb[i] = Raster.OPAQUE | Srgb.pack(c[0], c[1], c[2]);
         }
     }
 

@@ -1,8 +1,10 @@
 package org.pendrik.app.standins;
 
 import java.awt.image.BufferedImage;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import org.pendrik.app.photograph.Pictures;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
@@ -59,30 +61,38 @@ public record StandInCamera(
     /** Takes a photograph of a side. */
     public byte[] photograph(Raster side, double sidePxPerMm, long seed) {
         SideGeometry geometry = geometry(side.width() / sidePxPerMm, side.height() / sidePxPerMm);
-        SplittableRandom random = new SplittableRandom(seed);
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         double[] ground = Srgb.labToLinear(surround);
         double[] grey = Srgb.labToLinear(new Lab(CARD_L, 0, 0));
-        double[] sum = new double[3];
-        for (int y = 0; y < height; y++) {
-            for (int x = 0; x < width; x++) {
-                java.util.Arrays.fill(sum, 0);
-                for (int r = 0; r < RAYS * RAYS; r++) {
-                    double px = x + (r % RAYS + 0.5) / RAYS;
-                    int row = r / RAYS;
-                    double py = y + (row + 0.5) / RAYS;
-                    ray(side, sidePxPerMm, geometry, px, py, ground, grey, sum);
-                }
-                double level = light.level(x / (double) width, y / (double) height) / (RAYS * RAYS);
-                int p =
-                        Srgb.pack(
-                                sum[0] * level * light.red,
-                                sum[1] * level * light.green,
-                                sum[2] * level * light.blue);
-                image.setRGB(x, y, noisy(p, random));
-            }
-        }
+        int[] pixels = new int[width * height];
+        // every row has a seed of its own, so that the order in which they are taken does not count
+        IntStream.range(0, height)
+                .parallel()
+                .forEach(
+                        y -> {
+                            SplittableRandom random = new SplittableRandom(seed * height + y);
+                            double[] sum = new double[3];
+                            for (int x = 0; x < width; x++) {
+                                Arrays.fill(sum, 0);
+                                for (int r = 0; r < RAYS * RAYS; r++) {
+                                    double px = x + (r % RAYS + 0.5) / RAYS;
+                                    int row = r / RAYS;
+                                    double py = y + (row + 0.5) / RAYS;
+                                    ray(side, sidePxPerMm, geometry, px, py, ground, grey, sum);
+                                }
+                                pixels[y * width + x] = noisy(lit(sum, x, y), random);
+                            }
+                        });
+        image.setRGB(0, 0, width, height, pixels, 0, width);
         return Pictures.jpeg(image, quality);
+    }
+
+    private int lit(double[] sum, int x, int y) {
+        double level = light.level(x / (double) width, y / (double) height) / (RAYS * RAYS);
+        return Srgb.pack(
+                sum[0] * level * light.red,
+                sum[1] * level * light.green,
+                sum[2] * level * light.blue);
     }
 
     private void ray(

@@ -11,7 +11,7 @@ import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import org.pendrik.app.AppTest;
-import org.pendrik.app.standins.DemoShots;
+import org.pendrik.app.Shots;
 import org.pendrik.app.store.ZoneKeys;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -172,7 +172,7 @@ public class BenchLogTest extends AppTest {
     public void aPhotographOfThisJobCanStandWithAStepAndNoOther() {
         UUID job = planned("Pictured");
         UUID other = car("Another job");
-        byte[] shot = DemoShots.prototype().jpeg();
+        byte[] shot = Shots.prototype().jpeg();
         UUID own = UUID.randomUUID();
         UUID foreign = UUID.randomUUID();
         ok(photograph(job, own, "MODEL", shot));

@@ -9,7 +9,7 @@ import java.util.Base64;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import org.pendrik.app.AppTest;
-import org.pendrik.app.standins.DemoShots;
+import org.pendrik.app.Shots;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -85,7 +85,7 @@ public class CalcApiTest extends AppTest {
 
     @Test
     public void aPictureComesBackFlatAtTheResolutionAsked() throws IOException {
-        var shot = DemoShots.prototype();
+        var shot = Shots.prototype();
         String corners =
                 shot.camera().corners().stream()
                         .map(p -> "{\"x\":" + p.x() + ",\"y\":" + p.y() + "}")

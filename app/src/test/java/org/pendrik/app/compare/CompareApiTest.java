@@ -10,7 +10,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import org.pendrik.app.AppTest;
-import org.pendrik.app.standins.DemoShots;
+import org.pendrik.app.Shots;
 import org.pendrik.app.standins.DemoShots.Shot;
 import org.pendrik.app.standins.Weathering;
 import org.testng.annotations.Test;
@@ -78,13 +78,13 @@ public class CompareApiTest extends AppTest {
         assertEquals(compare(job).path("missing").size(), 3);
         refused(get("/api/jobs/" + job + "/compare/map"), 404);
         UUID photo = UUID.randomUUID();
-        ok(photograph(job, photo, "PROTOTYPE", DemoShots.prototype().jpeg()));
+        ok(photograph(job, photo, "PROTOTYPE", Shots.prototype().jpeg()));
         assertTrue(
                 compare(job)
                         .path("missing")
                         .toString()
                         .contains("four corners on the photograph of the prototype"));
-        mark(photo, DemoShots.prototype(), "null", 1);
+        mark(photo, Shots.prototype(), "null", 1);
         regions(job, PANEL);
         JsonNode now = compare(job);
         assertEquals(now.path("missing").size(), 1);
@@ -95,9 +95,9 @@ public class CompareApiTest extends AppTest {
     @Test
     public void aFreshModelIsLighterAndOneLikeThePrototypeIsAsThePrototype() throws IOException {
         UUID job = car("Compared");
-        put(job, "PROTOTYPE", DemoShots.prototype(), ON_PROTOTYPE);
+        put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
         regions(job, PLATE, PANEL);
-        put(job, "MODEL", DemoShots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
+        put(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
         JsonNode clean = compare(job);
         assertEquals(clean.path("missing").size(), 0);
         assertTrue(clean.path("factoryKnown").asBoolean());
@@ -108,7 +108,7 @@ public class CompareApiTest extends AppTest {
         assertEquals(panel.path("advice").asString(), "One more light pass.");
 
         clock.set(clock.instant().plusSeconds(3600));
-        put(job, "MODEL", DemoShots.model(Weathering.PROTOTYPE), ON_MODEL);
+        put(job, "MODEL", Shots.model(Weathering.PROTOTYPE), ON_MODEL);
         JsonNode alike = compare(job);
         JsonNode same = alike.path("regions").get(0);
         assertEquals(same.path("verdict").asString(), "AS_PROTOTYPE", same.toString());
@@ -127,9 +127,9 @@ public class CompareApiTest extends AppTest {
     @Test
     public void theStepThatIsStillToComeIsNamedInsteadOfAnother() {
         UUID job = car("Advised");
-        put(job, "PROTOTYPE", DemoShots.prototype(), ON_PROTOTYPE);
+        put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
         regions(job, PLATE, PANEL);
-        put(job, "MODEL", DemoShots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
+        put(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
         plan(job, "FADE", "POWDER");
         String advice = compare(job).path("regions").get(0).path("advice").asString();
         assertTrue(advice.startsWith("Still to come here: mist fade"), advice);
@@ -138,16 +138,16 @@ public class CompareApiTest extends AppTest {
     @Test
     public void withoutFactoryColourOrCardLessIsClaimed() {
         UUID job = car("Doubtful");
-        put(job, "PROTOTYPE", DemoShots.prototype(), "null");
+        put(job, "PROTOTYPE", Shots.prototype(), "null");
         regions(job, PANEL);
-        UUID model = put(job, "MODEL", DemoShots.model(new Weathering(0, 0, 0, 0, 0, 0)), "null");
+        UUID model = put(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)), "null");
         JsonNode doubtful = compare(job);
         assertEquals(doubtful.path("regions").get(0).path("verdict").asString(), "CANNOT_TELL");
         assertTrue(doubtful.path("regions").get(0).path("progress").isNull());
         assertEquals(doubtful.path("modelBalanced").asBoolean(), false);
         // the map was measured under the lamp; with the card marked it has to be measured anew
         double lamp = doubtful.path("medianDeltaE00").asDouble();
-        mark(model, DemoShots.model(Weathering.PROTOTYPE), ON_MODEL, 2);
+        mark(model, Shots.model(Weathering.PROTOTYPE), ON_MODEL, 2);
         JsonNode carded = compare(job);
         assertEquals(carded.path("modelBalanced").asBoolean(), true);
         assertTrue(Math.abs(carded.path("medianDeltaE00").asDouble() - lamp) > 0.1);

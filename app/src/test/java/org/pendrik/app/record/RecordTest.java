@@ -9,7 +9,7 @@ import com.networknt.schema.SpecVersion;
 import java.io.IOException;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
-import org.pendrik.app.standins.DemoShots;
+import org.pendrik.app.Shots;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -20,7 +20,7 @@ public class RecordTest extends AppTest {
     private UUID worked() {
         UUID job = car("Recorded");
         UUID photo = UUID.randomUUID();
-        var shot = DemoShots.prototype();
+        var shot = Shots.prototype();
         ok(photograph(job, photo, "PROTOTYPE", shot.jpeg()));
         StringBuilder points = new StringBuilder();
         shot.camera()

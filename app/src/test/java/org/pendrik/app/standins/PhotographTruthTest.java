@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import javax.imageio.ImageIO;
+import org.pendrik.app.Shots;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
@@ -31,10 +32,10 @@ public class PhotographTruthTest {
     @DataProvider
     public Object[][] shots() {
         return new Object[][] {
-            {"prototype", DemoShots.prototype(), Weathering.PROTOTYPE, new Lab(58, 1, 5)},
+            {"prototype", Shots.prototype(), Weathering.PROTOTYPE, new Lab(58, 1, 5)},
             {
                 "model",
-                DemoShots.model(new Weathering(1.0, 0.9, 0.8, 0, 0, 0)),
+                Shots.model(new Weathering(1.0, 0.9, 0.8, 0, 0, 0)),
                 new Weathering(1.0, 0.9, 0.8, 0, 0, 0),
                 new Lab(66, 0, 1)
             },
