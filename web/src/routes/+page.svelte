@@ -81,6 +81,12 @@
 								<DryingRail diary={r.diary} lanes={2} label="Drying rail of {r.jobName}" />
 							</section>
 						{/each}
+						{#if day.moreRails}
+							<p class="mt-4 text-soft">
+								{day.moreRails === 1 ? 'One more job comes' : `${day.moreRails} more jobs come`} to the
+								bench later.
+							</p>
+						{/if}
 					</div>
 				</div>
 			{/if}

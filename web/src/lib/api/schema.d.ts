@@ -1435,6 +1435,10 @@ export interface components {
         Today: {
             drying: components["schemas"]["Drying"][];
             jobs: components["schemas"]["Card"][];
+            /** Format: int32 */
+            moreJobs: number;
+            /** Format: int32 */
+            moreRails: number;
             /** Format: date-time */
             now: string;
             open: components["schemas"]["Open"][];

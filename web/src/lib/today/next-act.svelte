@@ -56,7 +56,7 @@
 		>
 	</section>
 {:else}
-	{@const idle = day.jobs[0]}
+	{@const idle = day.jobs.find((c) => c.total === 0)}
 	<section class="sheet px-5 py-4">
 		<h2 class="text-2xl">Nothing is planned for the bench</h2>
 		{#if idle}

@@ -53,4 +53,9 @@
 			</li>
 		{/each}
 	</ul>
+	{#if day.moreJobs}
+		<p class="mt-2">
+			<a class="underline" href={resolve('/jobs')}>{day.moreJobs} more under Jobs</a>
+		</p>
+	{/if}
 </section>

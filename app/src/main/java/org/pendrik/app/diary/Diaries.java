@@ -131,8 +131,11 @@ public class Diaries {
     private Map<UUID, Diary> until(@Nullable UUID last) {
         Map<UUID, Diary> out = new LinkedHashMap<>();
         List<Span> taken = new ArrayList<>();
+        Workshop workshop = workshops.current();
+        List<Span> pattern =
+                workshop.availability().spans(StoredStep.minute(clock.instant()), HORIZON_DAYS);
         for (Planned p : order(last)) {
-            Diary d = place(p, taken);
+            Diary d = place(p, workshop, pattern, taken);
             out.put(p.job().id(), d);
             if (p.job().id().equals(last)) {
                 return out;
@@ -196,10 +199,9 @@ public class Diaries {
         return until;
     }
 
-    private Diary place(Planned planned, List<Span> taken) {
+    private Diary place(Planned planned, Workshop workshop, List<Span> pattern, List<Span> taken) {
         Job job = planned.job();
         FilmCase film = planned.film();
-        Workshop workshop = workshops.current();
         long now = StoredStep.minute(clock.instant());
         List<DiaryTask> tasks = new ArrayList<>();
         int longestStep = 0;
@@ -220,7 +222,7 @@ public class Diaries {
         }
         Map<String, String> why = new LinkedHashMap<>();
         longest.forEach((id, l) -> why.put(id, l.why()));
-        List<Span> bench = workshop.availability().spans(now, HORIZON_DAYS);
+        List<Span> bench = pattern;
         if (planned.openUntil() > 0) {
             // whoever laid a coat that must be worked soon is at the bench now
             bench = Availability.with(bench, new Span(now, planned.openUntil() + longestStep));

@@ -24,6 +24,9 @@ import org.springframework.stereotype.Service;
 /** Looks across all jobs. */
 @Service
 class Overviews {
+    private static final int MOST_RAILS = 6;
+    private static final int MOST_JOBS = 12;
+
     private final Jobs jobs;
     private final Plans plans;
     private final Diaries diaries;
@@ -93,16 +96,34 @@ class Overviews {
     record Risk(UUID jobId, String jobName, String what) {}
 
     /** The drying rail of a job. */
-    record Rail(UUID jobId, String jobName, Diaries.Diary diary) {}
+    record Rail(UUID jobId, String jobName, Diaries.Diary diary) {
+        /** When its next step is to begin; the end of time when none can be placed. */
+        private Instant next() {
+            return diary.slots().stream()
+                    .filter(s -> !s.done())
+                    .map(Diaries.Slot::start)
+                    .min(Comparator.naturalOrder())
+                    .orElse(Instant.MAX);
+        }
+    }
 
-    /** The day. */
+    /**
+     * The day.
+     *
+     * @param rails of the jobs that come to the bench next
+     * @param moreRails how many further jobs have steps to do
+     * @param jobs those that are furthest in work
+     * @param moreJobs how many further jobs are not put away
+     */
     record Today(
             List<Open> open,
             List<Planned> session,
             List<Drying> drying,
             List<Risk> risks,
             List<Rail> rails,
+            int moreRails,
             List<Card> jobs,
+            int moreJobs,
             Instant now,
             String zoneId) {}
 
@@ -212,6 +233,33 @@ class Overviews {
         open.sort(Comparator.comparing(o -> o.clock().closesAt()));
         session.sort(Comparator.comparing(Planned::start));
         drying.sort(Comparator.comparing(Drying::recoatAt));
-        return new Today(open, session, drying, risks, rails, cards, now, zone);
+        rails.sort(Comparator.comparing(Rail::next));
+        List<Card> nearest =
+                cards.stream().sorted(Comparator.comparing(c -> urgency(c.stage()))).toList();
+        return new Today(
+                open,
+                session,
+                drying,
+                risks,
+                first(rails, MOST_RAILS),
+                Math.max(0, rails.size() - MOST_RAILS),
+                first(nearest, MOST_JOBS),
+                Math.max(0, cards.size() - MOST_JOBS),
+                now,
+                zone);
+    }
+
+    private static <T> List<T> first(List<T> all, int most) {
+        return List.copyOf(all.subList(0, Math.min(most, all.size())));
+    }
+
+    /** What stands on the bench first, what is finished last. */
+    private static int urgency(Stage stage) {
+        return switch (stage) {
+            case BENCH -> 0;
+            case MAKE_UP -> 1;
+            case STUDY -> 2;
+            case FINISHED -> 3;
+        };
     }
 }

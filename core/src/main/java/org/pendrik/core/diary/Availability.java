@@ -84,24 +84,36 @@ public record Availability(List<Slot> slots, ZoneId zone) {
         return List.copyOf(out);
     }
 
-    /** Spans without the minutes that are taken. */
+    /**
+     * Spans without the minutes that are taken. One pass over both, O(n + m) after sorting what is
+     * taken.
+     *
+     * @param spans in order and apart
+     * @param taken in any order, and may overlap
+     */
     public static List<Span> without(List<Span> spans, List<Span> taken) {
-        List<Span> left = new ArrayList<>(spans);
-        for (Span t : taken) {
-            List<Span> next = new ArrayList<>();
-            for (Span s : left) {
-                if (t.untilMinute() <= s.fromMinute() || t.fromMinute() >= s.untilMinute()) {
-                    next.add(s);
-                    continue;
-                }
-                if (t.fromMinute() > s.fromMinute()) {
-                    next.add(new Span(s.fromMinute(), t.fromMinute()));
-                }
-                if (t.untilMinute() < s.untilMinute()) {
-                    next.add(new Span(t.untilMinute(), s.untilMinute()));
-                }
+        List<Span> cuts =
+                taken.stream().sorted(Comparator.comparingLong(Span::fromMinute)).toList();
+        List<Span> left = new ArrayList<>();
+        int first = 0;
+        for (Span s : spans) {
+            while (first < cuts.size() && cuts.get(first).untilMinute() <= s.fromMinute()) {
+                first++;
             }
-            left = next;
+            long free = s.fromMinute();
+            for (int i = first; i < cuts.size(); i++) {
+                Span cut = cuts.get(i);
+                if (cut.fromMinute() >= s.untilMinute()) {
+                    break;
+                }
+                if (cut.fromMinute() > free) {
+                    left.add(new Span(free, cut.fromMinute()));
+                }
+                free = Math.max(free, cut.untilMinute());
+            }
+            if (free < s.untilMinute()) {
+                left.add(new Span(free, s.untilMinute()));
+            }
         }
         return List.copyOf(left);
     }
