@@ -13,6 +13,7 @@ public final class Benchmarks {
     private static final double FILM_BOUND_US = 1000;
     private static final double RECTIFY_BOUND_US = 150_000;
     private static final double COMPARE_BOUND_US = 500_000;
+    private static final double PLAN_BOUND_US = 500_000;
 
     private Benchmarks() {}
 
@@ -40,6 +41,14 @@ public final class Benchmarks {
         System.out.printf(
                 "CIEDE2000, 1.2 million     %8.1f ms   %.2f of the formula as published (%.1f ms)%n",
                 differences / 1000, differences / published, published / 1000);
+        for (RunResult r : results) {
+            if (r.getParams().getBenchmark().endsWith("PlanBenchmark.plan")) {
+                double plan = r.getPrimaryResult().getScore();
+                System.out.printf(
+                        "plan, %2s effects           %8.1f ms   %.2f of the bound of 500 ms%n",
+                        r.getParams().getParam("effects"), plan / 1000, plan / PLAN_BOUND_US);
+            }
+        }
     }
 
     private static double score(Collection<RunResult> results, String name) {

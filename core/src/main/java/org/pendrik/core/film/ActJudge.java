@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
@@ -31,29 +32,41 @@ final class ActJudge {
      * @param findings for this zone alone
      * @param reach how deep its carrier goes
      */
-    record Judgement(List<Finding> findings, Reach reach) {
-        /** Weight of what waiting could heal. */
-        int healable() {
-            int sum = 0;
-            for (Finding f : findings) {
-                sum += f.rule().timeHeals() ? f.severity().weight() : 0;
-            }
-            return sum;
-        }
+    record Judgement(List<Finding> findings, Reach reach) {}
+
+    /** Takes what is found; the sentence and the numbers are made only for who wants them. */
+    private interface Finds {
+        void add(Rule rule, Severity severity, Supplier<Finding> finding);
     }
 
     Judgement judge(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
         List<Finding> out = new ArrayList<>();
+        Reach reach = look(act, column, ageOf, (_, _, finding) -> out.add(finding.get()));
+        return new Judgement(out, reach);
+    }
+
+    /** Weight of what waiting could heal; the same findings without their sentences. */
+    int healable(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
+        int[] sum = new int[1];
+        look(
+                act,
+                column,
+                ageOf,
+                (rule, severity, _) -> sum[0] += rule.timeHeals() ? severity.weight() : 0);
+        return sum[0];
+    }
+
+    private Reach look(Act act, Column column, ToDoubleFunction<Layer> ageOf, Finds out) {
         loose(act, column, out);
         tooth(act, column, out);
         drying(act, column, ageOf, out);
         Reach reach = Reach.into(column, act.carrier(), act.technique().action(), bites, ageOf);
         reach(act, column, reach, out);
         window(act, column, ageOf, out);
-        return new Judgement(out, reach);
+        return reach;
     }
 
-    private static void loose(Act act, Column column, List<Finding> out) {
+    private static void loose(Act act, Column column, Finds out) {
         var loose = column.loose();
         if (loose.isEmpty()) {
             return;
@@ -61,30 +74,38 @@ final class ActJudge {
         String powder = loose.get().material().name();
         if (act.technique().action().touches()) {
             out.add(
-                    finding(
-                            Rule.LOOSE,
-                            Severity.STOP,
-                            act,
-                            column,
-                            List.of(powder),
-                            "The "
-                                    + powder
-                                    + " lies loose: any brush, swab or film on it moves it.",
-                            Map.of()));
+                    Rule.LOOSE,
+                    Severity.STOP,
+                    () ->
+                            finding(
+                                    Rule.LOOSE,
+                                    Severity.STOP,
+                                    act,
+                                    column,
+                                    List.of(powder),
+                                    "The "
+                                            + powder
+                                            + " lies loose: any brush, swab or film on it moves it.",
+                                    Map.of()));
         } else if (act.technique().action() != Action.DRY && !act.material().isClear()) {
             out.add(
-                    finding(
-                            Rule.LOOSE,
-                            Severity.WARN,
-                            act,
-                            column,
-                            List.of(powder),
-                            "The " + powder + " is not fixed: the air of the spray moves it.",
-                            Map.of()));
+                    Rule.LOOSE,
+                    Severity.WARN,
+                    () ->
+                            finding(
+                                    Rule.LOOSE,
+                                    Severity.WARN,
+                                    act,
+                                    column,
+                                    List.of(powder),
+                                    "The "
+                                            + powder
+                                            + " is not fixed: the air of the spray moves it.",
+                                    Map.of()));
         }
     }
 
-    private static void tooth(Act act, Column column, List<Finding> out) {
+    private static void tooth(Act act, Column column, Finds out) {
         if (act.technique().role() != Technique.Role.EFFECT) {
             return;
         }
@@ -94,6 +115,13 @@ final class ActJudge {
         if (band.isIdeal(tooth)) {
             return;
         }
+        Severity severity = band.isTolerable(tooth) ? Severity.NOTE : Severity.STOP;
+        out.add(Rule.TOOTH, severity, () -> tooth(act, column, finish, severity));
+    }
+
+    private static Finding tooth(Act act, Column column, Finish finish, Severity severity) {
+        double tooth = finish.tooth();
+        Band band = act.technique().tooth();
         boolean slick = tooth < band.idealMin();
         Map<String, Double> numbers = new LinkedHashMap<>();
         numbers.put("tooth", tooth);
@@ -107,32 +135,25 @@ final class ActJudge {
             numbers.put("removability", w.removability());
             outlook = w.said();
         }
-        boolean works = band.isTolerable(tooth);
+        boolean works = severity == Severity.NOTE;
         if (works && slick && act.technique().follow().isEmpty()) {
             outlook = "it grips poorly";
         }
         String surface = finish.label() + (slick ? " is too slick for " : " is too rough for ");
-        out.add(
-                finding(
-                        Rule.TOOTH,
-                        works ? Severity.NOTE : Severity.STOP,
-                        act,
-                        column,
-                        List.of(),
-                        works
-                                ? "On "
-                                        + finish.label()
-                                        + " "
-                                        + act.technique().name()
-                                        + " still works, but "
-                                        + outlook
-                                        + "."
-                                : capital(surface) + act.technique().name() + ": " + outlook + ".",
-                        numbers));
+        String name = act.technique().name();
+        return finding(
+                Rule.TOOTH,
+                severity,
+                act,
+                column,
+                List.of(),
+                works
+                        ? "On " + finish.label() + " " + name + " still works, but " + outlook + "."
+                        : capital(surface) + name + ": " + outlook + ".",
+                numbers);
     }
 
-    private static void drying(
-            Act act, Column column, ToDoubleFunction<Layer> ageOf, List<Finding> out) {
+    private static void drying(Act act, Column column, ToDoubleFunction<Layer> ageOf, Finds out) {
         if (!act.material().deposits()) {
             return;
         }
@@ -144,48 +165,59 @@ final class ActJudge {
         for (int i = column.live().size() - 1; i >= 0; i--) {
             Layer l = column.live().get(i);
             double q = l.cureAfter(ageOf.applyAsDouble(l));
-            Map<String, Double> numbers = new LinkedHashMap<>();
-            numbers.put("cure fraction", q);
             if (hardensFast && l.binder().isOxidative() && q < TRAPS_BELOW) {
-                numbers.put("needed", TRAPS_BELOW);
-                out.add(
-                        finding(
-                                Rule.TRAPPED,
-                                Severity.STOP,
-                                act,
-                                column,
-                                List.of(l.material().name()),
-                                capital(act.material().name())
-                                        + " hardens before the "
-                                        + l.material().name()
-                                        + " beneath it has ("
-                                        + percent(q)
-                                        + " cured): it wrinkles or cracks later.",
-                                numbers));
+                out.add(Rule.TRAPPED, Severity.STOP, () -> trapped(act, column, l, q));
             } else if (q < SOFT_BELOW) {
-                boolean wet = q < WET_BELOW;
-                numbers.put("needed", SOFT_BELOW);
-                out.add(
-                        finding(
-                                Rule.WET,
-                                wet ? Severity.STOP : Severity.WARN,
-                                act,
-                                column,
-                                List.of(l.material().name()),
-                                "The "
-                                        + l.material().name()
-                                        + (wet
-                                                ? " beneath is still wet"
-                                                : " beneath is touch dry but not ready for a coat")
-                                        + " ("
-                                        + percent(q)
-                                        + " cured).",
-                                numbers));
+                Severity severity = q < WET_BELOW ? Severity.STOP : Severity.WARN;
+                out.add(Rule.WET, severity, () -> wet(act, column, l, q, severity));
             }
         }
     }
 
-    private static void reach(Act act, Column column, Reach reach, List<Finding> out) {
+    private static Finding trapped(Act act, Column column, Layer l, double q) {
+        return finding(
+                Rule.TRAPPED,
+                Severity.STOP,
+                act,
+                column,
+                List.of(l.material().name()),
+                capital(act.material().name())
+                        + " hardens before the "
+                        + l.material().name()
+                        + " beneath it has ("
+                        + percent(q)
+                        + " cured): it wrinkles or cracks later.",
+                numbers("cure fraction", q, "needed", TRAPS_BELOW));
+    }
+
+    private static Finding wet(Act act, Column column, Layer l, double q, Severity severity) {
+        return finding(
+                Rule.WET,
+                severity,
+                act,
+                column,
+                List.of(l.material().name()),
+                "The "
+                        + l.material().name()
+                        + (severity == Severity.STOP
+                                ? " beneath is still wet"
+                                : " beneath is touch dry but not ready for a coat")
+                        + " ("
+                        + percent(q)
+                        + " cured).",
+                numbers("cure fraction", q, "needed", SOFT_BELOW));
+    }
+
+    /** Two named numbers in their order. */
+    private static Map<String, Double> numbers(
+            String one, double oneValue, String two, double twoValue) {
+        Map<String, Double> out = new LinkedHashMap<>();
+        out.put(one, oneValue);
+        out.put(two, twoValue);
+        return out;
+    }
+
+    private static void reach(Act act, Column column, Reach reach, Finds out) {
         String target =
                 act.technique().actsOn().flatMap(column::laidBy).map(Layer::actId).orElse("");
         boolean binds = act.material().isClear() && !act.technique().action().touches();
@@ -195,26 +227,8 @@ final class ActJudge {
             if (meant || bound || m.effect() == Reach.Effect.UNTOUCHED) {
                 continue;
             }
-            boolean broken = m.effect() == Reach.Effect.BROKEN;
-            Map<String, Double> numbers = new LinkedHashMap<>();
-            numbers.put("bite", m.bite());
-            numbers.put("exposure", m.exposure());
-            numbers.put("cure fraction", m.cure());
-            out.add(
-                    finding(
-                            Rule.REACH,
-                            broken ? Severity.STOP : Severity.WARN,
-                            act,
-                            column,
-                            List.of(m.name()),
-                            capital(act.carrier().spoken())
-                                    + (m.exposure() >= 1 ? "" : " goes through and")
-                                    + (broken ? " dissolves the " : " softens the ")
-                                    + m.name()
-                                    + (m.layer() >= 0
-                                            ? " (" + percent(m.cure()) + " cured)."
-                                            : "."),
-                            numbers));
+            Severity severity = m.effect() == Reach.Effect.BROKEN ? Severity.STOP : Severity.WARN;
+            out.add(Rule.REACH, severity, () -> reached(act, column, m, severity));
         }
         if (!target.isEmpty()) {
             Reach.Met met = reach.metActOf(column, target);
@@ -226,40 +240,63 @@ final class ActJudge {
                                 .material()
                                 .name();
                 out.add(
-                        finding(
-                                Rule.TOO_LITTLE,
-                                Severity.STOP,
-                                act,
-                                column,
-                                List.of(coat),
-                                capital(act.carrier().spoken())
-                                        + " no longer moves the "
-                                        + coat
-                                        + ".",
-                                Map.of("bite", bite)));
+                        Rule.TOO_LITTLE,
+                        Severity.STOP,
+                        () ->
+                                finding(
+                                        Rule.TOO_LITTLE,
+                                        Severity.STOP,
+                                        act,
+                                        column,
+                                        List.of(coat),
+                                        capital(act.carrier().spoken())
+                                                + " no longer moves the "
+                                                + coat
+                                                + ".",
+                                        Map.of("bite", bite)));
             }
         }
     }
 
-    private void window(Act act, Column column, ToDoubleFunction<Layer> ageOf, List<Finding> out) {
+    private static Finding reached(Act act, Column column, Reach.Met m, Severity severity) {
+        Map<String, Double> numbers = numbers("bite", m.bite(), "exposure", m.exposure());
+        numbers.put("cure fraction", m.cure());
+        return finding(
+                Rule.REACH,
+                severity,
+                act,
+                column,
+                List.of(m.name()),
+                capital(act.carrier().spoken())
+                        + (m.exposure() >= 1 ? "" : " goes through and")
+                        + (severity == Severity.STOP ? " dissolves the " : " softens the ")
+                        + m.name()
+                        + (m.layer() >= 0 ? " (" + percent(m.cure()) + " cured)." : "."),
+                numbers);
+    }
+
+    private void window(Act act, Column column, ToDoubleFunction<Layer> ageOf, Finds out) {
         if (act.technique().actsOn().isEmpty()) {
             return;
         }
         var target = column.laidBy(act.technique().actsOn().get());
         if (target.isEmpty()) {
             out.add(
-                    finding(
-                            Rule.NO_TARGET,
-                            Severity.STOP,
-                            act,
-                            column,
-                            List.of(),
-                            "There is nothing to "
-                                    + act.technique().name()
-                                    + " on the "
-                                    + column.zone().name()
-                                    + ".",
-                            Map.of()));
+                    Rule.NO_TARGET,
+                    Severity.STOP,
+                    () ->
+                            finding(
+                                    Rule.NO_TARGET,
+                                    Severity.STOP,
+                                    act,
+                                    column,
+                                    List.of(),
+                                    "There is nothing to "
+                                            + act.technique().name()
+                                            + " on the "
+                                            + column.zone().name()
+                                            + ".",
+                                    Map.of()));
             return;
         }
         Layer coat = target.get();
@@ -275,32 +312,38 @@ final class ActJudge {
         String name = coat.material().name();
         if (age > w.untilMinutes()) {
             out.add(
-                    finding(
-                            Rule.WINDOW,
-                            Severity.STOP,
-                            act,
-                            column,
-                            List.of(name),
-                            "The window of the "
-                                    + name
-                                    + " closed "
-                                    + minutes(age - w.untilMinutes())
-                                    + " before: it has set and smears instead of wiping.",
-                            numbers));
+                    Rule.WINDOW,
+                    Severity.STOP,
+                    () ->
+                            finding(
+                                    Rule.WINDOW,
+                                    Severity.STOP,
+                                    act,
+                                    column,
+                                    List.of(name),
+                                    "The window of the "
+                                            + name
+                                            + " closed "
+                                            + minutes(age - w.untilMinutes())
+                                            + " before: it has set and smears instead of wiping.",
+                                    numbers));
         } else if (age < w.fromMinutes()) {
             out.add(
-                    finding(
-                            Rule.WINDOW,
-                            Severity.WARN,
-                            act,
-                            column,
-                            List.of(name),
-                            "The "
-                                    + name
-                                    + " is still running: its window opens "
-                                    + minutes(w.fromMinutes() - age)
-                                    + " later.",
-                            numbers));
+                    Rule.WINDOW,
+                    Severity.WARN,
+                    () ->
+                            finding(
+                                    Rule.WINDOW,
+                                    Severity.WARN,
+                                    act,
+                                    column,
+                                    List.of(name),
+                                    "The "
+                                            + name
+                                            + " is still running: its window opens "
+                                            + minutes(w.fromMinutes() - age)
+                                            + " later.",
+                                    numbers));
         }
     }
 

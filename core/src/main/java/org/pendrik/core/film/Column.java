@@ -19,6 +19,21 @@ public final class Column {
         layers.add(layer);
     }
 
+    /** A column like this one with one more coat; this one stays as it is. */
+    Column and(Layer layer) {
+        Column out = new Column(zone);
+        out.layers.addAll(layers);
+        out.layers.add(layer);
+        return out;
+    }
+
+    /** Whether any act meets the same here and there at every minute. */
+    boolean agesAs(Column other) {
+        return zone.substrate() == other.zone.substrate()
+                && zone.lettering() == other.zone.lettering()
+                && layers.equals(other.layers);
+    }
+
     /** The zone it stands on. */
     public Zone zone() {
         return zone;

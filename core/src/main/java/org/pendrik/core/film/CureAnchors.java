@@ -2,22 +2,34 @@ package org.pendrik.core.film;
 
 import java.time.Duration;
 
-/**
- * When a normal coat at 21 °C and 50 % relative humidity reaches its states.
- *
- * @param touchMinutes dry to a light touch
- * @param handleMinutes may be handled
- * @param recoatMinutes takes the next coat
- * @param fullMinutes fully cured
- */
-public record CureAnchors(
-        double touchMinutes, double handleMinutes, double recoatMinutes, double fullMinutes) {
+/** When a normal coat at 21 °C and 50 % relative humidity reaches its states. */
+public final class CureAnchors {
     static final double Q_TOUCH = 0.30;
     static final double Q_HANDLE = 0.50;
     static final double Q_RECOAT = 0.70;
     static final double Q_FULL = 0.98;
 
-    public CureAnchors {
+    private final double touchMinutes;
+    private final double handleMinutes;
+    private final double recoatMinutes;
+    private final double fullMinutes;
+
+    // the curve is asked for thousands of times in a search: the logarithms are taken once
+    private final double touchLog;
+    private final double handleLog;
+    private final double recoatLog;
+    private final double fullLog;
+
+    /**
+     * Minutes from the end of the coat, each more than the one before.
+     *
+     * @param touchMinutes dry to a light touch
+     * @param handleMinutes may be handled
+     * @param recoatMinutes takes the next coat
+     * @param fullMinutes fully cured, less than ten years
+     */
+    public CureAnchors(
+            double touchMinutes, double handleMinutes, double recoatMinutes, double fullMinutes) {
         if (!(touchMinutes > 0
                 && handleMinutes > touchMinutes
                 && recoatMinutes > handleMinutes
@@ -33,6 +45,34 @@ public record CureAnchors(
                             + ", "
                             + fullMinutes);
         }
+        this.touchMinutes = touchMinutes;
+        this.handleMinutes = handleMinutes;
+        this.recoatMinutes = recoatMinutes;
+        this.fullMinutes = fullMinutes;
+        touchLog = Math.log1p(touchMinutes);
+        handleLog = Math.log1p(handleMinutes);
+        recoatLog = Math.log1p(recoatMinutes);
+        fullLog = Math.log1p(fullMinutes);
+    }
+
+    /** Dry to a light touch. */
+    public double touchMinutes() {
+        return touchMinutes;
+    }
+
+    /** May be handled. */
+    public double handleMinutes() {
+        return handleMinutes;
+    }
+
+    /** Takes the next coat. */
+    public double recoatMinutes() {
+        return recoatMinutes;
+    }
+
+    /** Fully cured. */
+    public double fullMinutes() {
+        return fullMinutes;
     }
 
     /**
@@ -47,23 +87,19 @@ public record CureAnchors(
             return 0;
         }
         double x = Math.log1p(minutes);
-        double touch = Math.log1p(touchMinutes);
-        double handle = Math.log1p(handleMinutes);
-        double recoat = Math.log1p(recoatMinutes);
-        double full = Math.log1p(fullMinutes);
-        if (x <= touch) {
-            return Q_TOUCH * x / touch;
+        if (x <= touchLog) {
+            return Q_TOUCH * x / touchLog;
         }
-        if (x <= handle) {
-            return between(x, touch, handle, Q_TOUCH, Q_HANDLE);
+        if (x <= handleLog) {
+            return between(x, touchLog, handleLog, Q_TOUCH, Q_HANDLE);
         }
-        if (x <= recoat) {
-            return between(x, handle, recoat, Q_HANDLE, Q_RECOAT);
+        if (x <= recoatLog) {
+            return between(x, handleLog, recoatLog, Q_HANDLE, Q_RECOAT);
         }
-        if (x <= full) {
-            return between(x, recoat, full, Q_RECOAT, Q_FULL);
+        if (x <= fullLog) {
+            return between(x, recoatLog, fullLog, Q_RECOAT, Q_FULL);
         }
-        return 1 - (1 - Q_FULL) * Math.exp(full - x);
+        return 1 - (1 - Q_FULL) * Math.exp(fullLog - x);
     }
 
     private static double between(double x, double from, double to, double low, double high) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
+import org.pendrik.core.units.Climate;
 
 /**
  * Answers: what goes wrong when these coats are laid in this order at these times?
@@ -48,7 +49,7 @@ public final class FilmCheck {
                 byZone.put(zone, j.reach());
             }
             reaches.put(act.id(), byZone);
-            lay(act, columns, question);
+            lay(act, columns, question.air());
         }
         openWindows(question, found);
         contrast(columns, question, found);
@@ -61,12 +62,12 @@ public final class FilmCheck {
         return columns;
     }
 
-    static void lay(Act act, Map<String, Column> columns, FilmCase question) {
+    static void lay(Act act, Map<String, Column> columns, Climate air) {
         act.material()
                 .binder()
                 .ifPresent(
                         b -> {
-                            Layer layer = Layer.of(act, b, question.air());
+                            Layer layer = Layer.of(act, b, air);
                             act.zones()
                                     .forEach(
                                             z ->
@@ -173,7 +174,7 @@ public final class FilmCheck {
     private record Key(Rule rule, Severity severity, String actId, List<String> coats) {}
 
     /** One finding for all zones in which the same holds, the numbers those of the first zone. */
-    private static List<Finding> merged(List<Finding> found, FilmCase question) {
+    static List<Finding> joined(List<Finding> found) {
         Map<Key, Finding> byKey = new LinkedHashMap<>();
         for (Finding f : found) {
             byKey.merge(
@@ -192,9 +193,14 @@ public final class FilmCheck {
                                 a.numbers());
                     });
         }
+        return new ArrayList<>(byKey.values());
+    }
+
+    /** Joined, in the order of the acts and the weightiest first. */
+    private static List<Finding> merged(List<Finding> found, FilmCase question) {
         Map<String, Integer> order = new HashMap<>();
         question.acts().forEach(a -> order.put(a.id(), order.size()));
-        List<Finding> out = new ArrayList<>(byKey.values());
+        List<Finding> out = joined(found);
         out.sort(
                 Comparator.<Finding>comparingInt(
                                 f -> order.getOrDefault(f.actId(), Integer.MAX_VALUE))

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import org.pendrik.core.units.Climate;
 
 /**
  * Answers: how long must each act wait for the coats beneath it?
@@ -33,23 +34,36 @@ public final class Timing {
      */
     public long earliest(FilmCase before, Act act, long notBefore) {
         Map<String, Column> columns = laid(before, before.acts().size());
-        return earliest(columns, before, act, notBefore);
+        return earliest(columns, before.air(), act, notBefore, catalogue.bite());
     }
 
-    private long earliest(Map<String, Column> columns, FilmCase question, Act act, long notBefore) {
-        ActJudge judge = new ActJudge(catalogue.bite(), question.air());
+    static long earliest(
+            Map<String, Column> columns, Climate air, Act act, long notBefore, BiteTable bites) {
+        ActJudge judge = new ActJudge(bites, air);
         long from = notBefore;
         if (act.technique().keepsWindow()) {
             for (Layer t : targets(columns, act)) {
                 if (t.material().window().isPresent()) {
-                    double opens = ActJudge.windowOf(t, question.air()).fromMinutes();
+                    double opens = ActJudge.windowOf(t, air).fromMinutes();
                     from = Math.max(from, t.laidAt() + (long) Math.ceil(opens));
                 }
             }
         }
-        long base = from;
-        return base
-                + shortest(a -> weight(judge, columns, act, l -> (double) (base + a - l.laidAt())));
+        // zones under the same coats need the same wait, and the longest of all counts
+        long at = from;
+        List<Column> asked = new ArrayList<>();
+        for (String zone : act.zones()) {
+            Column c = columns.get(zone);
+            if (c != null && asked.stream().noneMatch(c::agesAs)) {
+                asked.add(c);
+                at += shortest(from(judge, c, act, at));
+            }
+        }
+        return at;
+    }
+
+    private static Weight from(ActJudge judge, Column column, Act act, long base) {
+        return a -> judge.healable(act, column, l -> (double) (base + a - l.laidAt()));
     }
 
     /**
@@ -71,12 +85,13 @@ public final class Timing {
                         act.at(
                                 earliest(
                                         columns,
-                                        question,
+                                        question.air(),
                                         act,
-                                        keep ? Math.max(floor, act.atMinute()) : floor));
+                                        keep ? Math.max(floor, act.atMinute()) : floor,
+                                        catalogue.bite()));
             }
             placed.add(act);
-            FilmCheck.lay(act, columns, question);
+            FilmCheck.lay(act, columns, question.air());
             clock = Math.max(clock, act.endMinute());
         }
         return question.with(placed);
@@ -128,7 +143,7 @@ public final class Timing {
                                     coat + " dries"));
                 }
             }
-            FilmCheck.lay(act, columns, question);
+            FilmCheck.lay(act, columns, question.air());
         }
         return List.copyOf(out);
     }
@@ -175,14 +190,14 @@ public final class Timing {
         int sum = 0;
         for (String z : act.zones()) {
             Column c = columns.get(z);
-            sum += c == null ? 0 : judge.judge(act, c, ageOf).healable();
+            sum += c == null ? 0 : judge.healable(act, c, ageOf);
         }
         return sum;
     }
 
     private static Map<String, Column> laid(FilmCase question, int count) {
         Map<String, Column> columns = FilmCheck.columns(question);
-        question.acts().subList(0, count).forEach(a -> FilmCheck.lay(a, columns, question));
+        question.acts().subList(0, count).forEach(a -> FilmCheck.lay(a, columns, question.air()));
         return columns;
     }
 }

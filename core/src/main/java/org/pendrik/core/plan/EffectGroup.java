@@ -77,6 +77,34 @@ record EffectGroup(String name, int age, List<Act> acts) {
         return acts.getFirst().zones();
     }
 
+    boolean has(String actId) {
+        return acts.stream().anyMatch(a -> a.id().equals(actId));
+    }
+
+    /** Hands-on minutes of all its acts. */
+    long minutes() {
+        return acts.stream().mapToLong(Act::minutes).sum();
+    }
+
+    /** Its acts as steps of a plan, each with the reason why it is there. */
+    List<PlanStep> steps() {
+        List<PlanStep> out = new ArrayList<>();
+        for (Act a : acts) {
+            boolean work = a.technique().role() == Technique.Role.WORK;
+            String reason =
+                    switch (a.technique().role()) {
+                        case WORK -> "The coat can be worked only while its window is open.";
+                        case EFFECT -> "You want " + name + " here.";
+                        case CLEAR ->
+                                "It takes the shine off, binds what is loose and protects the whole.";
+                    };
+            out.add(
+                    new PlanStep(
+                            a, work ? PlanStep.Origin.INSERTED : PlanStep.Origin.EFFECT, reason));
+        }
+        return out;
+    }
+
     boolean sharesZoneWith(EffectGroup other) {
         return zones().stream().anyMatch(other.zones()::contains);
     }

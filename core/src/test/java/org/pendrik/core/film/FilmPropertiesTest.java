@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
@@ -163,9 +164,58 @@ public class FilmPropertiesTest {
             int weight = Integer.MAX_VALUE;
             for (long t = last.atMinute(); t < 90 * Bench.DAY; t = t + 30 + t / 20) {
                 long at = t;
-                int w = judge.judge(last, column, l -> (double) (at - l.laidAt())).healable();
+                int w = judge.healable(last, column, l -> (double) (at - l.laidAt()));
                 assertTrue(w <= weight, "at " + t + " of " + c);
                 weight = w;
+            }
+        }
+    }
+
+    @Test
+    public void whatTimeHealsIsTheWeightOfItsFindings() {
+        Random r = new Random(15);
+        for (int i = 0; i < 500; i++) {
+            FilmCase c = random(r, 2 + r.nextInt(6), true);
+            Act last = c.acts().getLast();
+            FilmCase before = c.with(c.acts().subList(0, c.acts().size() - 1));
+            Column column = Bench.check(before).columns().getFirst();
+            int expected =
+                    new ActJudge(BITES, c.air())
+                                    .judge(
+                                            last,
+                                            column,
+                                            l -> (double) (last.atMinute() - l.laidAt()))
+                                    .findings()
+                                    .stream()
+                                    .filter(f -> f.rule().timeHeals())
+                                    .mapToInt(f -> f.severity().weight())
+                                    .sum();
+            assertEquals(healable(before, last, last.atMinute()), expected, c.toString());
+        }
+    }
+
+    @Test
+    public void aLedgerThatGrowsFindsWhatTheCheckOfTheWholeFinds() {
+        Random r = new Random(16);
+        for (int i = 0; i < 500; i++) {
+            FilmCase c = random(r, 1 + r.nextInt(8), true);
+            FilmReport whole = Bench.check(c);
+            Ledger ledger = Ledger.of(c.with(List.of()), CATALOGUE);
+            for (Act a : c.acts()) {
+                List<Finding> expected =
+                        whole.about(a.id()).stream()
+                                .filter(f -> f.rule() != Finding.Rule.OPEN_WINDOW)
+                                .filter(f -> f.rule() != Finding.Rule.CONTRAST)
+                                .toList();
+                List<Finding> found = new ArrayList<>(ledger.against(a));
+                found.sort(Comparator.comparingInt(f -> -f.severity().weight()));
+                assertEquals(found, expected, c.toString());
+                Ledger next = ledger.and(a);
+                assertEquals(
+                        ledger.on(c.zones().getFirst().key()).layers().size()
+                                + (a.material().deposits() ? 1 : 0),
+                        next.on(c.zones().getFirst().key()).layers().size());
+                ledger = next;
             }
         }
     }
@@ -188,8 +238,7 @@ public class FilmPropertiesTest {
     private static int healable(FilmCase before, Act act, long minute) {
         Column column = Bench.check(before).columns().getFirst();
         return new ActJudge(BITES, before.air())
-                .judge(act, column, l -> (double) (minute - l.laidAt()))
-                .healable();
+                .healable(act, column, l -> (double) (minute - l.laidAt()));
     }
 
     @Test

@@ -374,4 +374,60 @@ public class PlanCompilerTest {
                                                             z.toString())));
         }
     }
+
+    private static PlanRequest many(int effects, long seed) {
+        Random random = new Random(seed);
+        List<Zone> zones = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            zones.add(
+                    new Zone(
+                            "z" + i,
+                            "zone " + i,
+                            Substrate.FACTORY_SEMI_GLOSS,
+                            i % 3 == 0,
+                            Substrate.UNKNOWN_COLOUR));
+        }
+        List<EffectKind> kinds = List.of(EffectKind.values());
+        List<Effect> wanted = new ArrayList<>();
+        for (int i = 0; i < effects; i++) {
+            Set<String> on = new LinkedHashSet<>();
+            for (int k = 0; k < 4; k++) {
+                on.add("z" + random.nextInt(12));
+            }
+            EffectKind kind = kinds.get(i % kinds.size());
+            wanted.add(new Effect("e" + i, kind, on, 2, Optional.empty()));
+        }
+        return new PlanRequest(zones, List.of(), wanted, List.of(), Climate.REFERENCE, 0);
+    }
+
+    private static long cost(PlanOutcome.Compiled plan) {
+        return plan.minutes() + plan.clears() * 1440L;
+    }
+
+    @Test
+    public void nineEffectsOnTwelveZonesAreProvenAndTheBeamAloneIsNeverBetter() {
+        for (int n = 4; n <= 9; n++) {
+            PlanRequest r = many(n, n);
+            var proven = compiled(r);
+            assertTrue(proven.proven(), n + " effects");
+            var beam = (PlanOutcome.Compiled) new PlanCompiler(CATALOGUE, 0).compile(r);
+            assertFalse(beam.proven());
+            assertEquals(CHECK.check(beam.timed()).stops(), 0);
+            assertTrue(cost(beam) >= cost(proven), cost(beam) + " under " + cost(proven));
+            assertTrue(cost(beam) <= cost(proven) * 1.25, cost(beam) + " far over " + cost(proven));
+        }
+    }
+
+    @Test
+    public void twentyEffectsGiveAPlanThatHoldsThoughNotProven() {
+        PlanRequest r = many(20, 20);
+        var plan = (PlanOutcome.Compiled) new PlanCompiler(CATALOGUE, 50).compile(r);
+        assertFalse(plan.proven());
+        assertEquals(CHECK.check(plan.timed()).stops(), 0);
+        for (Effect e : r.effects()) {
+            assertTrue(
+                    plan.steps().stream().anyMatch(s -> s.act().id().startsWith(e.id() + ":")),
+                    e.id());
+        }
+    }
 }
