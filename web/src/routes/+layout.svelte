@@ -74,6 +74,6 @@
 		</header>
 	{/if}
 	<main id="content" tabindex="-1" class="outline-none">{@render children()}</main>
-	<Toasts />
+	<Toasts {atBench} />
 	<KeyCard {keys} />
 </QueryClientProvider>

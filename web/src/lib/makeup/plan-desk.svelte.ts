@@ -44,10 +44,16 @@ export class PlanDesk {
 		queryClient.setQueryData(['job', this.jobId, 'makeup'], fresh);
 	};
 
+	#version(): number {
+		const view = this.view();
+		if (!view) throw new Error('The plan is not loaded yet. Wait a moment and repeat it.');
+		return view.version;
+	}
+
 	#path = () => ({ params: { path: { jobId: this.jobId } } });
 
 	async #put(steps: Draft[], pins: Pin[]): Promise<void> {
-		const version = this.view()?.version ?? 0;
+		const version = this.#version();
 		this.#take(
 			await must(
 				api.PUT('/api/jobs/{jobId}/makeup', { ...this.#path(), body: { steps, pins, version } })
@@ -78,7 +84,7 @@ export class PlanDesk {
 
 	compile(): Promise<boolean> {
 		return this.#edit('Plan made', async () => {
-			const version = this.view()?.version ?? 0;
+			const version = this.#version();
 			this.#take(
 				await must(
 					api.POST('/api/jobs/{jobId}/makeup/compile', { ...this.#path(), body: { version } })
@@ -89,7 +95,7 @@ export class PlanDesk {
 
 	mend(finding: number, mend: Schemas['MendView']): Promise<boolean> {
 		return this.#edit(mend.label, async () => {
-			const version = this.view()?.version ?? 0;
+			const version = this.#version();
 			this.#take(
 				await must(
 					api.POST('/api/jobs/{jobId}/makeup/mend', {

@@ -94,4 +94,10 @@ describe('the plan', () => {
 		expect(plan.lookedAt?.id).toBe('c');
 		expect(plan.chosenStep?.id).toBe('b');
 	});
+
+	test('before the plan is loaded nothing is sent, and that is said', async () => {
+		const early = new PlanDesk('job', desk, () => undefined);
+		expect(await early.compile()).toBe(false);
+		expect(desk.toasts.at(-1)?.text).toContain('not loaded yet');
+	});
 });

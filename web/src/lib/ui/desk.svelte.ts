@@ -28,7 +28,9 @@ export class Desk {
 
 	say(text: string, kind: Toast['kind'], undo = false): void {
 		const id = this.#next++;
-		this.toasts = [...this.toasts.slice(-2), { id, text, kind, undo }];
+		// one line says what is stored last; what failed stays until it is read
+		const before = this.toasts.filter((t) => t.kind === 'failed').slice(-2);
+		this.toasts = [...before, { id, text, kind, undo }];
 		setTimeout(() => this.drop(id), kind === 'failed' ? 12_000 : 5_000);
 	}
 

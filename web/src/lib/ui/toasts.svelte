@@ -1,31 +1,37 @@
 <script lang="ts">
 	import { Desk } from './desk.svelte';
 
+	/** At the bench: above what is worked with, and for a wet glove. */
+	let { atBench }: { atBench: boolean } = $props();
+
 	const desk = Desk.get();
+	const target = $derived(atBench ? 'min-h-14 min-w-14 text-base' : 'min-h-7 min-w-7');
 </script>
 
 <div
-	class="no-print pointer-events-none fixed right-4 bottom-4 z-50 flex w-[min(26rem,calc(100vw-2rem))] flex-col gap-2"
+	class="no-print pointer-events-none fixed right-4 z-50 flex w-[min(26rem,calc(100vw-2rem))] flex-col gap-2 {atBench
+		? 'top-2 text-[1.3rem]'
+		: 'bottom-4'}"
 	role="status"
 	aria-live="polite"
 >
 	{#each desk.toasts as toast (toast.id)}
 		<div
-			class="pointer-events-auto flex items-start gap-3 border-2 bg-sheet px-3 py-2 shadow-lg {toast.kind ===
+			class="pointer-events-auto flex items-center gap-3 border-2 bg-sheet px-3 py-2 shadow-lg {toast.kind ===
 			'failed'
 				? 'border-ink'
 				: 'border-line'}"
 			data-kind={toast.kind}
 		>
-			<span class="tag mt-0.5 text-ink" aria-hidden="true"
+			<span class="tag text-ink" aria-hidden="true"
 				>{toast.kind === 'failed' ? '✕ not stored' : '✓'}</span
 			>
 			<p class="grow first-letter:uppercase">{toast.text}</p>
 			{#if toast.undo}
-				<button class="tag underline" onclick={() => desk.undo()}>Undo</button>
+				<button class="tag underline {target}" onclick={() => desk.undo()}>Undo</button>
 			{/if}
 			<button
-				class="tag min-h-7 min-w-7"
+				class="tag {target}"
 				aria-label="Close this message"
 				onclick={() => desk.drop(toast.id)}>×</button
 			>

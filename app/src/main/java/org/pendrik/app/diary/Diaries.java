@@ -151,7 +151,10 @@ public class Diaries {
 
     private record Planned(Job job, FilmCase film, long openUntil) {}
 
-    /** Jobs with an open window first, since it cannot wait; then by the date wanted. */
+    /**
+     * Jobs with an open window first, since it cannot wait, and of those the one whose window
+     * closes first; then by the date wanted.
+     */
     private List<Planned> order(@Nullable UUID wanted) {
         List<Planned> out = new ArrayList<>();
         for (Job job : jobs.all()) {
@@ -165,7 +168,9 @@ public class Diaries {
                 out.add(new Planned(job, film, openUntil(film)));
             }
         }
-        out.sort(Comparator.comparing((Planned p) -> p.openUntil() == 0));
+        out.sort(
+                Comparator.comparing((Planned p) -> p.openUntil() == 0)
+                        .thenComparingLong(Planned::openUntil));
         return out;
     }
 

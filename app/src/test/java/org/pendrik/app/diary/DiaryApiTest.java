@@ -3,6 +3,7 @@ package org.pendrik.app.diary;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -165,5 +166,58 @@ public class DiaryApiTest extends AppTest {
                                 .asString()
                                 .compareTo(diary(late).path("finish").asString())
                         < 0);
+    }
+
+    private String next(UUID job) {
+        return ok(get("/api/jobs/" + job + "/bench")).path("step").path("name").asString();
+    }
+
+    /** Does the steps of a job, so far apart, until the one of this name is done. */
+    private void work(UUID job, String last, Duration apart) {
+        for (int guard = 0; guard < 12; guard++) {
+            JsonNode step = ok(get("/api/jobs/" + job + "/bench")).path("step");
+            clock.set(clock.instant().plus(apart));
+            ObjectNode entry = json.createObjectNode();
+            entry.set("stepId", step.path("id"));
+            entry.set("material", step.path("material"));
+            entry.putNull("startedAt").put("finished", true).putNull("finishedAt");
+            entry.put("note", "").putNull("photographId").put("version", 0);
+            ok(put("/api/jobs/" + job + "/log/" + UUID.randomUUID(), entry.toString()));
+            if (step.path("name").asString().equals(last)) {
+                return;
+            }
+        }
+        throw new AssertionError("no step " + last);
+    }
+
+    @Test
+    public void ofTwoOpenWindowsTheOneThatClosesFirstIsServedFirst() {
+        UUID slow = planned("Long window", "RUST_STREAKS");
+        UUID slower = planned("Another long window", "RUST_STREAKS");
+        UUID quick = planned("Short window", "JOINT_SHADE");
+        for (UUID job : List.of(slow, slower)) {
+            ok(
+                    put(
+                            "/api/jobs/" + job,
+                            draft("Wanted", "6400", "2600", "\"2026-12-05\"")
+                                    .replace("\"version\": 0", "\"version\": 1")));
+        }
+        while (!next(quick).equals("pin wash")) {
+            work(quick, next(quick), Duration.ofHours(6));
+        }
+        work(slow, "rust streak", Duration.ofHours(6));
+        work(slower, "rust streak", Duration.ofMinutes(2));
+        work(quick, "pin wash", Duration.ofMinutes(5));
+        clock.set(clock.instant().plus(Duration.ofMinutes(5)));
+        for (UUID job : List.of(slow, slower, quick)) {
+            JsonNode next =
+                    diary(job)
+                            .path("slots")
+                            .valueStream()
+                            .filter(s -> !s.path("done").asBoolean())
+                            .findFirst()
+                            .orElseThrow();
+            assertEquals(next.path("warnings").size(), 0, next.toString());
+        }
     }
 }
