@@ -2,14 +2,14 @@ package org.pendrik.core.plan;
 
 import java.util.List;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
-import org.pendrik.core.film.FilmCase;
-import org.pendrik.core.film.Ledger;
+import org.pendrik.core.film.DryingTimes;
+import org.pendrik.core.units.Climate;
 
 /**
  * The least time that what is still to do can take: one person's hands on one step after the other,
- * and the last flat over every coat only when it takes one. Both hold whatever else lies there,
- * since a coat beneath or above never makes another dry sooner.
+ * and the last flat over every coat only when it is dry enough to be coated. Both hold whatever
+ * else lies there. What the flat's carrier would bite is left out: a clear between can spare that
+ * wait.
  */
 final class Outlook {
     private final List<EffectGroup> groups;
@@ -21,16 +21,13 @@ final class Outlook {
      *
      * @param groups the last of them the final flat
      */
-    Outlook(List<EffectGroup> groups, FilmCase start, Catalogue catalogue) {
+    Outlook(List<EffectGroup> groups, Climate air) {
         this.groups = groups;
         this.flatMinutes = groups.getLast().minutes();
         this.flatAfter = new long[groups.size()];
-        Ledger bare = Ledger.of(start.with(List.of()), catalogue);
-        Act flat = groups.getLast().acts().getFirst();
         for (int g = 0; g < groups.size() - 1; g++) {
-            Act coat = groups.get(g).acts().getFirst().at(0);
-            Act over = Act.planned(flat.id(), flat.technique(), flat.material(), coat.zones());
-            flatAfter[g] = bare.and(coat).earliest(over, coat.endMinute()) - coat.endMinute();
+            Act coat = groups.get(g).acts().getFirst();
+            flatAfter[g] = DryingTimes.of(coat, air).map(DryingTimes::recoat).orElse(0L);
         }
     }
 
@@ -52,7 +49,11 @@ final class Outlook {
         for (int g = 0; g < groups.size(); g++) {
             if ((done & 1L << g) == 0) {
                 hands += groups.get(g).minutes();
-                flat = Math.max(flat, flatFrom(g, end + groups.get(g).acts().getFirst().minutes()));
+                // the last of the groups is the flat itself
+                if (g < groups.size() - 1) {
+                    long coat = groups.get(g).acts().getFirst().minutes();
+                    flat = Math.max(flat, flatFrom(g, end + coat));
+                }
             }
         }
         return hands == 0 ? end : Math.max(end + hands, flat + flatMinutes);

@@ -70,7 +70,7 @@ public final class PlanCompiler {
                     "The pins and the age of the effects contradict each other.",
                     "Take a pin out and compile again.");
         }
-        Outlook outlook = new Outlook(groups, start, catalogue);
+        Outlook outlook = new Outlook(groups, request.air());
         Moves moves = new Moves(groups, precedence, outlook, catalogue);
         PlanState first = PlanState.before(start, request.fromMinute(), outlook, catalogue);
         PlanState incumbent = beam(first, moves);
