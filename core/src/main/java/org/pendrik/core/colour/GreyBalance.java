@@ -1,13 +1,13 @@
 package org.pendrik.core.colour;
 
 /**
- * Takes the colour and level of the light out of a photograph, from one patch that is known to be
- * neutral.
+ * Takes the colour and level of the light out of a photograph, from one patch whose colour is
+ * known, usually a neutral card.
  *
  * <p>White is moved by the linear Bradford adaptation (K. M. Lam, "Metamerism and colour
  * constancy", PhD thesis, University of Bradford 1985; matrix as in CIE 159:2004), then the level
- * is set so that the patch gets its known lightness. Guarantee: the patch itself comes out at a* =
- * b* = 0 and the given L*.
+ * is set so that the patch gets its known lightness. Guarantee: the patch itself comes out in the
+ * colour that it is known to have.
  */
 public final class GreyBalance {
     private static final double[][] BRADFORD = {
@@ -21,15 +21,20 @@ public final class GreyBalance {
 
     /** Leaves every colour as it is. */
     public static final GreyBalance NONE =
-            new GreyBalance(new double[][] {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}});
+            new GreyBalance(
+                    new double[][] {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}, new double[] {1, 1, 1});
 
     private final double[][] matrix;
+
+    /** What each channel of linear sRGB would be multiplied by instead. */
+    private final double[] gains;
 
     /** From linear sRGB to XYZ over white, balanced: one product where there were three. */
     private final double[][] toRelative;
 
-    private GreyBalance(double[][] matrix) {
+    private GreyBalance(double[][] matrix, double[] gains) {
         this.matrix = matrix;
+        this.gains = gains;
         double[] white = {Srgb.WHITE_X, Srgb.WHITE_Y, Srgb.WHITE_Z};
         toRelative = new double[3][3];
         for (int j = 0; j < 3; j++) {
@@ -49,12 +54,21 @@ public final class GreyBalance {
      * @param patchL the known lightness of the patch, 5 to 95
      */
     public static GreyBalance of(double red, double green, double blue, double patchL) {
+        return of(red, green, blue, new Lab(patchL, 0, 0));
+    }
+
+    /**
+     * The balance that turns one measured patch into the colour that it is known to be.
+     *
+     * @param known the colour of the patch under D65, L* 5 to 95
+     */
+    public static GreyBalance of(double red, double green, double blue, Lab known) {
         if (!(red > 0 && green > 0 && blue > 0)) {
             throw new IllegalArgumentException("a grey patch must reflect in all channels");
         }
         double[] from = cone(Srgb.linearToXyz(red, green, blue));
-        double wantedY = xyzOfGrey(patchL);
-        double[] to = cone(new double[] {Srgb.WHITE_X * wantedY, wantedY, Srgb.WHITE_Z * wantedY});
+        double[] wanted = Srgb.labToLinear(known);
+        double[] to = cone(Srgb.linearToXyz(wanted[0], wanted[1], wanted[2]));
         double[][] scaled = new double[3][3];
         for (int i = 0; i < 3; i++) {
             for (int j = 0; j < 3; j++) {
@@ -69,7 +83,8 @@ public final class GreyBalance {
                 }
             }
         }
-        return new GreyBalance(m);
+        double[] gains = {wanted[0] / red, wanted[1] / green, wanted[2] / blue};
+        return new GreyBalance(m, gains);
     }
 
     /** The colour that linear sRGB values stand for once the light is taken out. */
@@ -83,9 +98,41 @@ public final class GreyBalance {
                 z[0] * red + z[1] * green + z[2] * blue);
     }
 
+    /**
+     * How far two ways of taking the light out differ for a colour, ΔE*ab: the one used here, and
+     * scaling the channels. What the sensor's own curves do lies somewhere between, so it says how
+     * much the colour of the lamp leaves open. 0 under neutral light, and for the patch itself.
+     */
+    public double doubt(double red, double green, double blue) {
+        Lab scaled = Srgb.linearToLab(red * gains[0], green * gains[1], blue * gains[2]);
+        return scaled.distance(toLab(red, green, blue));
+    }
+
     /** The colour of a packed pixel once the light is taken out. */
     public Lab toLab(int rgb) {
         return toLab(Srgb.linear(rgb >> 16), Srgb.linear(rgb >> 8), Srgb.linear(rgb));
+    }
+
+    /** Y of a packed pixel once the light is taken out; 1 is a perfect white. */
+    public double luminance(int rgb) {
+        double[] y = toRelative[1];
+        return y[0] * Srgb.linear(rgb >> 16)
+                + y[1] * Srgb.linear(rgb >> 8)
+                + y[2] * Srgb.linear(rgb);
+    }
+
+    /**
+     * X, Y and Z over those of white of a packed pixel once the light is taken out, written to
+     * {@code out}.
+     */
+    public void relative(int rgb, double[] out) {
+        double red = Srgb.linear(rgb >> 16);
+        double green = Srgb.linear(rgb >> 8);
+        double blue = Srgb.linear(rgb);
+        for (int i = 0; i < 3; i++) {
+            double[] row = toRelative[i];
+            out[i] = row[0] * red + row[1] * green + row[2] * blue;
+        }
     }
 
     /** A packed pixel as it would look in neutral light, clamped to what a screen shows. */
@@ -106,10 +153,5 @@ public final class GreyBalance {
             out[i] = BRADFORD[i][0] * xyz[0] + BRADFORD[i][1] * xyz[1] + BRADFORD[i][2] * xyz[2];
         }
         return out;
-    }
-
-    private static double xyzOfGrey(double l) {
-        double f = (l + 16) / 116;
-        return f * f * f > 216.0 / 24389 ? f * f * f : l * 27 / 24389;
     }
 }

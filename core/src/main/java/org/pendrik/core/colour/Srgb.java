@@ -87,7 +87,7 @@ public final class Srgb {
     }
 
     /** L*a*b* of X, Y and Z each over that of white. */
-    static Lab relativeToLab(double x, double y, double z) {
+    public static Lab relativeToLab(double x, double y, double z) {
         double fx = f(x);
         double fy = f(y);
         double fz = f(z);

@@ -1,19 +1,25 @@
 package org.pendrik.core.photo;
 
+import java.util.List;
 import org.pendrik.core.units.InvalidInput;
 
 /**
- * A rectangle on a side, in prototype millimetres from its upper left corner; the same on every
+ * A part of a side, in prototype millimetres from its upper left corner; the same on every
  * photograph of that side.
  *
  * @param name what the user calls it
- * @param xMm left edge
- * @param yMm upper edge
- * @param widthMm above 0
- * @param heightMm above 0
+ * @param xMm left edge of the box round it
+ * @param yMm upper edge of the box
+ * @param widthMm of the box, above 0
+ * @param heightMm of the box, above 0
+ * @param outline its corners in order when it is not the whole box, else empty; at most 60
  */
-public record Region(String name, double xMm, double yMm, double widthMm, double heightMm) {
+public record Region(
+        String name, double xMm, double yMm, double widthMm, double heightMm, List<Point> outline) {
+    private static final int MOST_CORNERS = 60;
+
     public Region {
+        outline = List.copyOf(outline);
         if (name.isBlank()) {
             throw new InvalidInput(
                     "Region name", "empty", "must not be empty", "Name what the region shows.");
@@ -26,5 +32,50 @@ public record Region(String name, double xMm, double yMm, double widthMm, double
             InvalidInput.requireWithin(
                     "Region " + name, v, " mm", 1, 100_000, "Draw it over some of the side.");
         }
+        if (!outline.isEmpty() && (outline.size() < 3 || outline.size() > MOST_CORNERS)) {
+            throw new InvalidInput(
+                    "Outline of " + name,
+                    outline.size() + " corners",
+                    "must have from 3 to " + MOST_CORNERS,
+                    "Go round it with fewer corners.");
+        }
+    }
+
+    /** A rectangle. */
+    public Region(String name, double xMm, double yMm, double widthMm, double heightMm) {
+        this(name, xMm, yMm, widthMm, heightMm, List.of());
+    }
+
+    /** A polygon. */
+    public static Region of(String name, List<Point> outline) {
+        double x0 = outline.stream().mapToDouble(Point::x).min().orElse(0);
+        double y0 = outline.stream().mapToDouble(Point::y).min().orElse(0);
+        double x1 = outline.stream().mapToDouble(Point::x).max().orElse(0);
+        double y1 = outline.stream().mapToDouble(Point::y).max().orElse(0);
+        return new Region(name, x0, y0, x1 - x0, y1 - y0, outline);
+    }
+
+    /**
+     * Whether a place of the side lies in it (even-odd rule for outlines that cross themselves).
+     */
+    public boolean contains(double x, double y) {
+        if (x < xMm || y < yMm || x >= xMm + widthMm || y >= yMm + heightMm) {
+            return false;
+        }
+        boolean inside = outline.isEmpty();
+        for (int i = 0, j = outline.size() - 1; i < outline.size(); j = i++) {
+            Point a = outline.get(i);
+            Point b = outline.get(j);
+            if (a.y() > y != b.y() > y
+                    && x < (b.x() - a.x()) * (y - a.y()) / (b.y() - a.y()) + a.x()) {
+                inside = !inside;
+            }
+        }
+        return inside;
+    }
+
+    /** The lower edge of the box. */
+    public double lowMm() {
+        return yMm + heightMm;
     }
 }

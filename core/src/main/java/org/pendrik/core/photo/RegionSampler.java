@@ -23,6 +23,9 @@ public final class RegionSampler {
      */
     private static final double FLOOR = 0.4;
 
+    /** Two ways of taking out the lamp differ by this many standard deviations. */
+    private static final double LAMP_SHARE = 0.6;
+
     /**
      * Neighbouring pixels share noise after demosaicing and compression: this many count as one.
      */
@@ -30,10 +33,16 @@ public final class RegionSampler {
 
     private RegionSampler() {}
 
+    /** Whether a pixel of the side counts. */
+    @FunctionalInterface
+    public interface Wanted {
+        boolean at(int x, int y);
+    }
+
     /** Linear sRGB means of the clean pixels of a region, or empty when there are too few. */
     public static Optional<double[]> meanLinear(Raster side, double pxPerMm, Region region) {
         double[] sum = new double[3];
-        int[] picked = pick(side, pxPerMm, region).pixels();
+        int[] picked = pick(side, pxPerMm, region, (x, y) -> !isClipped(side.at(x, y))).pixels();
         for (int p : picked) {
             sum[0] += Srgb.linear(p >> 16);
             sum[1] += Srgb.linear(p >> 8);
@@ -56,7 +65,13 @@ public final class RegionSampler {
      */
     public static Optional<ColourSample> measure(
             Raster side, double pxPerMm, Region region, GreyBalance balance) {
-        Picked picked = pick(side, pxPerMm, region);
+        return measure(side, pxPerMm, region, balance, (x, y) -> !isClipped(side.at(x, y)));
+    }
+
+    /** As {@link #measure(Raster, double, Region, GreyBalance)}, of the pixels that are wanted. */
+    public static Optional<ColourSample> measure(
+            Raster side, double pxPerMm, Region region, GreyBalance balance, Wanted wanted) {
+        Picked picked = pick(side, pxPerMm, region, wanted);
         int n = picked.pixels().length;
         if (n < FEWEST_PIXELS) {
             return Optional.empty();
@@ -64,7 +79,10 @@ public final class RegionSampler {
         // channel by channel, before anything bends the noise: a median passes unharmed through any
         // rising curve
         int[] pixels = picked.pixels();
-        Lab median = balance.toLab(channel(pixels, 16), channel(pixels, 8), channel(pixels, 0));
+        double red = channel(pixels, 16);
+        double green = channel(pixels, 8);
+        double blue = channel(pixels, 0);
+        Lab median = balance.toLab(red, green, blue);
         double[] far = new double[n];
         for (int i = 0; i < n; i++) {
             far[i] = median.distance(balance.toLab(pixels[i]));
@@ -74,37 +92,39 @@ public final class RegionSampler {
         double scatter = spread * Math.sqrt(Math.PI / 2 * CORRELATED / n);
         return Optional.of(
                 new ColourSample(
-                        median, spread, Math.hypot(FLOOR, scatter), n, picked.clippedShare()));
+                        median,
+                        spread,
+                        Math.hypot(
+                                Math.hypot(FLOOR, scatter),
+                                LAMP_SHARE * balance.doubt(red, green, blue)),
+                        n,
+                        picked.clippedShare()));
     }
 
     @SuppressWarnings("ArrayRecordComponent") // passed on once, never compared
     private record Picked(int[] pixels, double clippedShare) {}
 
-    private static Picked pick(Raster side, double pxPerMm, Region r) {
-        int x0 = Math.clamp(Math.round(r.xMm() * pxPerMm), 0, side.width());
-        int y0 = Math.clamp(Math.round(r.yMm() * pxPerMm), 0, side.height());
-        int x1 = Math.clamp(Math.round((r.xMm() + r.widthMm()) * pxPerMm), x0, side.width());
-        int y1 = Math.clamp(Math.round((r.yMm() + r.heightMm()) * pxPerMm), y0, side.height());
-        long area = (long) (x1 - x0) * (y1 - y0);
+    private static Picked pick(Raster side, double pxPerMm, Region r, Wanted wanted) {
+        PixelBox box = PixelBox.of(r, pxPerMm, side.width(), side.height());
+        int area = box.area();
         int stride = Math.max(1, (int) Math.ceil(Math.sqrt((double) area / MOST_PIXELS)));
-        int[] out = new int[(int) Math.min(area, MOST_PIXELS + 4L * (x1 - x0) + 4L * (y1 - y0))];
+        int[] out = new int[Math.ceilDiv(box.width(), stride) * Math.ceilDiv(box.height(), stride)];
         int n = 0;
-        int clipped = 0;
-        for (int y = y0; y < y1; y += stride) {
-            for (int x = x0; x < x1; x += stride) {
-                int p = side.at(x, y);
-                if (p >>> 24 == 0) {
+        int left = 0;
+        for (int y = box.top(); y < box.low(); y += stride) {
+            for (int x = box.left(); x < box.right(); x += stride) {
+                if (side.at(x, y) >>> 24 == 0
+                        || !r.contains((x + 0.5) / pxPerMm, (y + 0.5) / pxPerMm)) {
                     continue;
                 }
-                if (isClipped(p)) {
-                    clipped++;
+                if (wanted.at(x, y)) {
+                    out[n++] = side.at(x, y);
                 } else {
-                    out[n++] = p;
+                    left++;
                 }
             }
         }
-        return new Picked(
-                Arrays.copyOf(out, n), n + clipped == 0 ? 0 : (double) clipped / (n + clipped));
+        return new Picked(Arrays.copyOf(out, n), n + left == 0 ? 0 : (double) left / (n + left));
     }
 
     /**

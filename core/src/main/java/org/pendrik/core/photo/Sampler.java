@@ -9,8 +9,9 @@ package org.pendrik.core.photo;
  * division, and plain arithmetic on floats is done for several pixels at once. The second fetches
  * and blends, two channels at a time in one int with 8-bit weights. A row whose two ends lie inside
  * the photograph lies inside as a whole, since a straight line stays one and the side lies before
- * the horizon. The error against real arithmetic is at most 2 of 255 where the photograph is smooth
- * between pixels, plus what a thousandth of a pixel of place makes.
+ * the horizon; behind a lens that bends lines every place is looked at. The error against real
+ * arithmetic is at most 2 of 255 where the photograph is smooth between pixels, plus what a
+ * thousandth of a pixel of place makes.
  */
 final class Sampler {
     private static final int PARTS = 256;
@@ -19,7 +20,12 @@ final class Sampler {
 
     /** Fills {@code out}; {@code source} is the photograph shrunk by {@code shrink}. */
     static void render(
-            Raster source, double shrink, Homography toPhoto, Raster out, double pxPerMm) {
+            Raster source,
+            double shrink,
+            Homography toPhoto,
+            Lens lens,
+            Raster out,
+            double pxPerMm) {
         int width = out.width();
         double step = 1 / pxPerMm;
         double scale = PARTS / shrink;
@@ -28,6 +34,12 @@ final class Sampler {
         double stepW = toPhoto.at(6) * step;
         int[] fx = new int[width];
         int[] fy = new int[width];
+        Lens bent =
+                new Lens(
+                        lens.centreX() * scale,
+                        lens.centreY() * scale,
+                        lens.unitPx() * scale,
+                        lens.lambda());
         for (int y = 0; y < out.height(); y++) {
             double ym = (y + 0.5) * step;
             double xm = 0.5 * step;
@@ -37,8 +49,15 @@ final class Sampler {
             // divided by the first depth, so that floats carry as many digits as they can
             places(fx, (float) (u / w), (float) (stepU / w), (float) (stepW / w));
             places(fy, (float) (v / w), (float) (stepV / w), (float) (stepW / w));
+            boolean inside =
+                    isInside(source, fx[0], fy[0])
+                            && isInside(source, fx[width - 1], fy[width - 1]);
+            if (lens.lambda() != 0) {
+                bend(fx, fy, bent);
+                inside = areInside(source, fx, fy);
+            }
             int o = y * width;
-            if (isInside(source, fx[0], fy[0]) && isInside(source, fx[width - 1], fy[width - 1])) {
+            if (inside) {
                 inner(source, fx, fy, out.argb(), o);
             } else {
                 edge(source, fx, fy, out.argb(), o);
@@ -51,6 +70,31 @@ final class Sampler {
         for (int x = 0; x < places.length; x++) {
             places[x] = (int) ((first + x * step) / (1 + x * depthStep) - PARTS / 2f);
         }
+    }
+
+    /** Moves places, in 256ths of a pixel from pixel centres, to where the lens shows them. */
+    private static void bend(int[] fx, int[] fy, Lens lens) {
+        float cx = (float) lens.centreX() - PARTS / 2f;
+        float cy = (float) lens.centreY() - PARTS / 2f;
+        float share = (float) (-4 * lens.lambda() / (lens.unitPx() * lens.unitPx()));
+        for (int x = 0; x < fx.length; x++) {
+            float dx = fx[x] - cx;
+            float dy = fy[x] - cy;
+            float under = Math.max(0, 1 + share * (dx * dx + dy * dy));
+            float factor = 2 / (1 + (float) Math.sqrt(under));
+            fx[x] = (int) (cx + dx * factor);
+            fy[x] = (int) (cy + dy * factor);
+        }
+    }
+
+    private static boolean areInside(Raster r, int[] fx, int[] fy) {
+        int right = (r.width() - 1) * PARTS;
+        int low = (r.height() - 1) * PARTS;
+        int outside = 0;
+        for (int x = 0; x < fx.length; x++) {
+            outside |= fx[x] | fy[x] | (right - 1 - fx[x]) | (low - 1 - fy[x]);
+        }
+        return outside >= 0;
     }
 
     private static boolean isInside(Raster r, int fx, int fy) {
@@ -85,6 +129,23 @@ final class Sampler {
                 target[o + x] = Raster.OPAQUE | in[cy * sw + cx];
             }
         }
+    }
+
+    /**
+     * The pixel at a place counted from pixel centres; alpha 0 outside or beside what is outside.
+     */
+    static int at(Raster r, double x, double y) {
+        int ix = (int) Math.floor(x);
+        int iy = (int) Math.floor(y);
+        if (ix < 0 || iy < 0 || ix >= r.width() - 1 || iy >= r.height() - 1) {
+            return 0;
+        }
+        int i = iy * r.width() + ix;
+        int[] in = r.argb();
+        int alpha = in[i] & in[i + 1] & in[i + r.width()] & in[i + r.width() + 1];
+        return alpha >>> 24 == 0
+                ? 0
+                : four(in, r.width(), i, (int) ((x - ix) * PARTS), (int) ((y - iy) * PARTS));
     }
 
     private static int four(int[] in, int width, int i, int tx, int ty) {

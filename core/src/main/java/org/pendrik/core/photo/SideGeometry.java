@@ -1,5 +1,6 @@
 package org.pendrik.core.photo;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.pendrik.core.units.InvalidInput;
 import org.pendrik.core.units.Length;
@@ -16,8 +17,22 @@ public final class SideGeometry {
 
     private static final int LARGEST_OUTPUT_PIXELS = 16_000_000;
 
+    /** A hand sets a mark this well, one standard deviation in photograph pixels. */
+    private static final double HAND_PX = 0.7;
+
+    /** A fit of many marks is not believed to be better than this, in photograph pixels. */
+    private static final double FINEST_HAND_PX = 0.3;
+
+    /** A lens is not one radial term; what is left moves the scale by about this share. */
+    private static final double LENS_SHARE = 5e-4;
+
     private final Homography toSide;
     private final Homography toPhoto;
+    private final Lens lens;
+
+    /** The maps that come out when one coordinate of one mark is moved by its error. */
+    private final List<Homography> shaken;
+
     private final Length length;
     private final Length height;
     private final double residualMm;
@@ -25,39 +40,53 @@ public final class SideGeometry {
     private final double slipMm;
     private final double finestPxPerMm;
 
-    SideGeometry(
-            Homography toSide,
-            List<Point> photo,
-            List<Point> sideMm,
-            Length length,
-            Length height) {
-        this.toSide = toSide;
-        this.toPhoto = toSide.inverse();
+    SideGeometry(List<Point> photo, List<Point> sideMm, Length length, Length height, Lens lens) {
+        List<Point> flat = photo.stream().map(lens::undistort).toList();
+        this.toPhoto = Homography.between(sideMm, flat).refined(sideMm, flat);
+        this.toSide = toPhoto.inverse();
+        this.lens = lens;
         this.length = length;
         this.height = height;
         double squares = 0;
+        double squaresPx = 0;
         double worst = 0;
         for (int i = 0; i < photo.size(); i++) {
-            double d = toSide.map(photo.get(i).x(), photo.get(i).y()).distance(sideMm.get(i));
+            double d = toSide(photo.get(i)).distance(sideMm.get(i));
             squares += d * d;
             worst = Math.max(worst, d);
+            squaresPx += Math.pow(toPhoto(sideMm.get(i)).distance(photo.get(i)), 2);
         }
         // two equations a point, eight unknowns: four points fit exactly and leave nothing to judge
         // by
         int free = 2 * photo.size() - 8;
         this.residualMm = free == 0 ? 0 : Math.sqrt(squares / free);
         this.worstMm = free == 0 ? 0 : worst;
+        double hand = free == 0 ? HAND_PX : Math.max(FINEST_HAND_PX, Math.sqrt(squaresPx / free));
+        this.shaken = shaken(flat, sideMm, hand);
         double slip = 0;
         double finest = 0;
         for (int i = 0; i < 4; i++) {
             Point p = photo.get(i);
             Point at = sideMm.get(i);
-            slip = Math.max(slip, toSide.map(p.x() + 1, p.y()).distance(at));
-            slip = Math.max(slip, toSide.map(p.x(), p.y() + 1).distance(at));
+            slip = Math.max(slip, toSide(new Point(p.x() + 1, p.y())).distance(at));
+            slip = Math.max(slip, toSide(new Point(p.x(), p.y() + 1)).distance(at));
             finest = Math.max(finest, pxPerMm(at.x(), at.y()));
         }
         this.slipMm = slip;
         this.finestPxPerMm = finest;
+    }
+
+    private static List<Homography> shaken(List<Point> photo, List<Point> sideMm, double hand) {
+        List<Homography> out = new ArrayList<>();
+        for (int i = 0; i < photo.size(); i++) {
+            for (int k = 0; k < 2; k++) {
+                List<Point> moved = new ArrayList<>(photo);
+                Point p = photo.get(i);
+                moved.set(i, new Point(p.x() + (1 - k) * hand, p.y() + k * hand));
+                out.add(Homography.between(moved, sideMm));
+            }
+        }
+        return out;
     }
 
     /**
@@ -65,17 +94,51 @@ public final class SideGeometry {
      * horizon of that plane.
      */
     public boolean seesPlaneAt(Point photo) {
-        return toSide.depth(photo.x(), photo.y()) > HORIZON;
+        Point flat = lens.undistort(photo);
+        return toSide.depth(flat.x(), flat.y()) > HORIZON;
     }
 
     /** The place of a photograph pixel on the side, in prototype mm, if {@link #seesPlaneAt}. */
     public Point toSide(Point photo) {
-        return toSide.map(photo.x(), photo.y());
+        Point flat = lens.undistort(photo);
+        return toSide.map(flat.x(), flat.y());
     }
 
     /** Where a place of the side, in prototype mm, is seen. */
     public Point toPhoto(Point sideMm) {
-        return toPhoto.map(sideMm.x(), sideMm.y());
+        return lens.distort(toPhoto.map(sideMm.x(), sideMm.y()));
+    }
+
+    /** The lens that it was seen through. */
+    public Lens lens() {
+        return lens;
+    }
+
+    /**
+     * How well the place of a point of the side is known, one standard deviation in prototype mm:
+     * what the marks leave open and a third of a photograph pixel. It grows where the side recedes.
+     */
+    public double placeSdMm(double xMm, double yMm) {
+        Point flat = toPhoto.map(xMm, yMm);
+        double sum = 0;
+        for (Homography h : shaken) {
+            Point p = h.map(flat.x(), flat.y());
+            sum += Math.pow(p.x() - xMm, 2) + Math.pow(p.y() - yMm, 2);
+        }
+        return Math.sqrt(sum / 2 + Math.pow(1 / (3 * pxPerMm(xMm, yMm)), 2));
+    }
+
+    /** How well the scale along the side is known, one standard deviation as a share of it. */
+    public double scaleSd() {
+        double y = height.mm() / 2;
+        Point a = toPhoto.map(0, y);
+        Point b = toPhoto.map(length.mm(), y);
+        double sum = LENS_SHARE * LENS_SHARE;
+        for (Homography h : shaken) {
+            double d = h.map(a.x(), a.y()).distance(h.map(b.x(), b.y()));
+            sum += Math.pow(d / length.mm() - 1, 2);
+        }
+        return Math.sqrt(sum);
     }
 
     /**
@@ -142,14 +205,21 @@ public final class SideGeometry {
             shrink *= 2;
         }
         Raster out = Raster.empty((int) w, (int) h);
-        Sampler.render(source, shrink, toPhoto, out, pxPerMm);
+        Sampler.render(source, shrink, toPhoto, lens, out, pxPerMm);
         return out;
     }
 
-    private double pxPerMm(double x, double y) {
-        Point a = toPhoto.map(x, y);
-        double along = a.distance(toPhoto.map(x + 1, y));
-        double down = a.distance(toPhoto.map(x, y + 1));
-        return Math.sqrt(along * down);
+    /** Photograph pixels per prototype mm at a place, the mean of along and down. */
+    public double pxPerMm(double xMm, double yMm) {
+        return Math.sqrt(pxPerMmAlong(xMm, yMm) * pxPerMmDown(xMm, yMm));
+    }
+
+    /** Photograph pixels per prototype mm along the length at a place. */
+    public double pxPerMmAlong(double xMm, double yMm) {
+        return toPhoto(new Point(xMm, yMm)).distance(toPhoto(new Point(xMm + 1, yMm)));
+    }
+
+    private double pxPerMmDown(double xMm, double yMm) {
+        return toPhoto(new Point(xMm, yMm)).distance(toPhoto(new Point(xMm, yMm + 1)));
     }
 }

@@ -53,6 +53,12 @@ public final class SideRectifier {
      */
     public static Outcome locate(
             List<Point> corners, List<Mark> extra, Length length, Length height) {
+        return locate(corners, extra, length, height, Lens.straight(1, 1));
+    }
+
+    /** As {@link #locate(List, List, Length, Length)}, seen through a lens. */
+    public static Outcome locate(
+            List<Point> corners, List<Mark> extra, Length length, Length height, Lens lens) {
         requireSize("Prototype length", length.mm());
         requireSize("Prototype height", height.mm());
         if (corners.size() != 4) {
@@ -109,8 +115,7 @@ public final class SideRectifier {
             from.add(m.photo());
             to.add(m.sideMm());
         }
-        Homography toSide = Homography.between(from, to);
-        return new Outcome.Found(new SideGeometry(toSide, from, to, length, height));
+        return new Outcome.Found(new SideGeometry(from, to, length, height, lens));
     }
 
     private static void requireSize(String field, double mm) {

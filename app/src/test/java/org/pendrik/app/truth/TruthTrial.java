@@ -1,0 +1,233 @@
+package org.pendrik.app.truth;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.pendrik.app.photograph.Pictures;
+import org.pendrik.core.colour.ColourDifference;
+import org.pendrik.core.colour.GreyBalance;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.measure.Cover;
+import org.pendrik.core.measure.LabPlane;
+import org.pendrik.core.measure.MeasuredRegion;
+import org.pendrik.core.measure.Resolution;
+import org.pendrik.core.measure.SideMeasurer;
+import org.pendrik.core.measure.Sight;
+import org.pendrik.core.measure.Watch;
+import org.pendrik.core.measure.WeatherClass;
+import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.Lens;
+import org.pendrik.core.photo.LensFit;
+import org.pendrik.core.photo.Point;
+import org.pendrik.core.photo.Raster;
+import org.pendrik.core.photo.Region;
+import org.pendrik.core.photo.RegionSampler;
+import org.pendrik.core.photo.SideGeometry;
+import org.pendrik.core.photo.SideRectifier;
+import org.pendrik.core.units.Length;
+
+/** One rendered photograph measured as a user would, beside what is true. */
+final class TruthTrial {
+    private static final double OUT_PX_PER_MM = 0.36;
+    private static final double HAND_PX = 0.5;
+
+    /**
+     * One measure against its truth.
+     *
+     * @param error in the unit of the measure
+     * @param told two standard deviations as stated
+     */
+    record Result(String measure, double error, double told) {
+        boolean covered() {
+            return Math.abs(error) <= told;
+        }
+    }
+
+    private final TruthScene scene;
+    private final TruthCamera camera;
+    private final List<Result> results = new ArrayList<>();
+    private final List<String> refusals = new ArrayList<>();
+
+    TruthTrial(int seed) {
+        scene = new TruthScene(seed);
+        camera = new TruthCamera(seed);
+        run(Pictures.read(camera.photograph(scene)), seed);
+    }
+
+    TruthCamera camera() {
+        return camera;
+    }
+
+    List<Result> results() {
+        return results;
+    }
+
+    List<String> refusals() {
+        return refusals;
+    }
+
+    private void run(Raster photo, int seed) {
+        Lens lens = Lens.straight(photo.width(), photo.height());
+        var fit = LensFit.fit(camera.edges(HAND_PX), photo.width(), photo.height());
+        if (fit instanceof LensFit.Outcome.Found f) {
+            lens = f.lens();
+        } else {
+            refusals.add("lens");
+        }
+        double l = TruthScene.LENGTH_MM;
+        double h = TruthScene.HEIGHT_MM;
+        List<Point> corners =
+                List.of(
+                        camera.marked(0, 0, HAND_PX),
+                        camera.marked(l, 0, HAND_PX),
+                        camera.marked(l, h, HAND_PX),
+                        camera.marked(0, h, HAND_PX));
+        List<SideRectifier.Mark> known = new ArrayList<>();
+        for (int i = 0; i < seed % 4; i++) {
+            double x = l * (i + 1) / 4;
+            double y = h * (1 + i % 2) / 3;
+            known.add(new SideRectifier.Mark(camera.marked(x, y, HAND_PX), new Point(x, y)));
+        }
+        SideGeometry g =
+                switch (SideRectifier.locate(
+                        corners, known, Length.ofMm(l), Length.ofMm(h), lens)) {
+                    case SideRectifier.Outcome.Found f -> f.geometry();
+                    case SideRectifier.Outcome.Refused r ->
+                            throw new AssertionError(seed + ": " + r.reason());
+                };
+        double apart = distance(g.toSide(camera.seen(500, 800)), g.toSide(camera.seen(3500, 800)));
+        results.add(new Result("scale, %", 100 * (apart / 3000 - 1), 200 * g.scaleSd()));
+        double[] c = camera.card();
+        double[] grey =
+                RegionSampler.meanLinear(photo, 1, new Region("card", c[0], c[1], c[2], c[3]))
+                        .orElseThrow();
+        GreyBalance light = GreyBalance.of(grey[0], grey[1], grey[2], TruthCamera.CARD_L);
+        Raster side = g.rectify(photo, OUT_PX_PER_MM);
+        LabPlane plane = LabPlane.of(side, OUT_PX_PER_MM, light, List.of());
+        var r =
+                SideMeasurer.measure(
+                        new SideMeasurer.Question(
+                                plane,
+                                new Resolution(g, new Sight(600, 43.5)),
+                                List.of(
+                                        TruthScene.COVER,
+                                        TruthScene.SPOTS,
+                                        TruthScene.STREAKS,
+                                        TruthScene.DUST),
+                                scene.samples(),
+                                List.of(),
+                                Optional.empty(),
+                                false),
+                        Watch.NOBODY);
+        compare(r.regions());
+    }
+
+    private static double distance(Point a, Point b) {
+        return Math.hypot(a.x() - b.x(), a.y() - b.y());
+    }
+
+    private void compare(List<MeasuredRegion> m) {
+        for (int i = 0; i < 3; i++) {
+            MeasuredRegion r = m.get(i);
+            ColourSample base = r.base().orElseThrow();
+            Lab truth = truth(r.region());
+            results.add(
+                    new Result(
+                            "colour, ΔE00",
+                            ColourDifference.ciede2000(truth, base.median()),
+                            Double.POSITIVE_INFINITY));
+            results.add(
+                    new Result(
+                            "colour, ΔE*ab",
+                            truth.distance(base.median()),
+                            2 * base.uncertainty()));
+        }
+        var cover = m.get(0).toldCover();
+        if (cover.isEmpty()) {
+            refusals.add("cover");
+        } else {
+            for (WeatherClass c :
+                    List.of(
+                            WeatherClass.PAINT,
+                            WeatherClass.FRESH_RUST,
+                            WeatherClass.OLD_RUST,
+                            WeatherClass.GRIME,
+                            WeatherClass.WHITE_MINERAL,
+                            WeatherClass.OTHER)) {
+                Cover.ClassCover one =
+                        cover.get().classes().stream()
+                                .filter(x -> x.kind() == c)
+                                .findFirst()
+                                .orElseThrow();
+                if (one.share().isEmpty()) {
+                    refusals.add("cover of " + c.label());
+                } else {
+                    results.add(
+                            new Result(
+                                    "cover, points",
+                                    100 * (one.share().get() - scene.cover(c, TruthScene.COVER)),
+                                    200 * one.sd()));
+                }
+            }
+        }
+        var spots = m.get(1).spots().get(scene.spotKind);
+        if (spots == null || spots.told().isEmpty()) {
+            refusals.add("spots: " + (spots == null ? "no class" : spots.refusal().orElse("")));
+        } else {
+            var s = spots.told().get();
+            double t = scene.spotMedian(s.smallestMm());
+            results.add(
+                    new Result(
+                            "spot diameter, %",
+                            100 * (s.medianMm() / t - 1), 200 * s.medianSdMm() / t));
+        }
+        var streaks = m.get(2).streaks().get(scene.streakKind);
+        if (streaks == null || streaks.told().isEmpty()) {
+            refusals.add(
+                    "streaks: " + (streaks == null ? "no class" : streaks.refusal().orElse("")));
+        } else {
+            var s = streaks.told().get();
+            results.add(
+                    new Result(
+                            "streak angle, °",
+                            s.angleDegrees() - scene.streakAngle,
+                            2 * s.angleSd()));
+        }
+        var dust = m.get(3).dust();
+        if (dust.told().isEmpty()) {
+            refusals.add("dust: " + dust.refusal().orElse(""));
+        } else {
+            var d = dust.told().get();
+            results.add(
+                    new Result(
+                            "dust half height, % of side",
+                            100 * (d.halfHeightMm() - scene.dustHeightMm) / TruthScene.HEIGHT_MM,
+                            200 * d.halfHeightSdMm() / TruthScene.HEIGHT_MM));
+        }
+    }
+
+    /** The median of the paint in a region, as it is lit. */
+    private Lab truth(Region r) {
+        double p = TruthScene.PX_PER_MM;
+        float[][] v = new float[3][(int) (r.widthMm() * r.heightMm() * p * p) + 9];
+        int n = 0;
+        for (int y = (int) (r.yMm() * p); y < r.lowMm() * p; y++) {
+            for (int x = (int) (r.xMm() * p); x < (r.xMm() + r.widthMm()) * p; x++) {
+                int i = y * scene.width + x;
+                if (scene.kind[i] == WeatherClass.PAINT && n < v[0].length) {
+                    for (int k = 0; k < 3; k++) {
+                        v[k][n] = (float) (scene.rgb[3 * i + k] * camera.levelAt((x + 0.5) / p, 0));
+                    }
+                    n++;
+                }
+            }
+        }
+        double[] m = new double[3];
+        for (int k = 0; k < 3; k++) {
+            java.util.Arrays.sort(v[k], 0, n);
+            m[k] = v[k][n / 2];
+        }
+        return Srgb.linearToLab(m[0], m[1], m[2]);
+    }
+}

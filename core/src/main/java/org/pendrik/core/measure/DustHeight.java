@@ -1,0 +1,212 @@
+package org.pendrik.core.measure;
+
+import java.util.Optional;
+import org.pendrik.core.photo.Region;
+
+/**
+ * How high dust stands on a side, thrown up from below.
+ *
+ * <p>The strength of the film by height above the region's lower edge is fitted by a logistic curve
+ * on a base, s(h) = c + A / (1 + exp((h − h₀) / d)); c and A are linear and solved for at every try
+ * of h₀ and d (G. H. Golub, V. Pereyra, "The differentiation of pseudo-inverses and nonlinear least
+ * squares problems whose variables separate", SIAM Journal on Numerical Analysis 10 (1973),
+ * 413–432). The half height is where s has fallen to half of what it is at the lower edge, the
+ * decay how much further to a quarter.
+ *
+ * @param halfHeightMm above the lower edge of the region, prototype mm
+ * @param halfHeightSdMm one standard deviation
+ * @param decayMm from half to a quarter
+ * @param footStrength how much of the surface the film covers at the lower edge, 0 to 1, as far as
+ *     the colour of the film is known
+ * @param relative the strength is counted against the lowest part of the region itself, since no
+ *     sample of dust was picked
+ */
+public record DustHeight(
+        double halfHeightMm,
+        double halfHeightSdMm,
+        double decayMm,
+        double footStrength,
+        boolean relative) {
+    private static final int BINS = 96;
+    private static final int STARTS = 24;
+    private static final int WIDTHS = 12;
+    private static final int ROUNDS = 40;
+    private static final double LEAST_WAY = 0.012;
+
+    /** Rows of a photograph share their noise and the unevenness of the surface. */
+    private static final double CORRELATED = 6;
+
+    /** What a model of dust leaves open, as a share of the region's height. */
+    private static final double FLOOR_SHARE = 0.0045;
+
+    static Answer<DustHeight> of(LabPlane plane, Optional<ClassModel> model, Region r) {
+        double[][] rows = Films.bins(plane, r, BINS, true);
+        Optional<Films.Way> sampled = model.flatMap(m -> Films.Way.of(m, WeatherClass.DUST));
+        Films.Way way = sampled.orElseGet(() -> ends(rows));
+        if (rows.length < 16 || !(way.length() > LEAST_WAY)) {
+            return new Answer.CannotTell<>(
+                    "Nothing in " + r.name() + " changes with height.",
+                    "Measure a region from the sill up to where the paint is clean.");
+        }
+        double[] h = new double[rows.length];
+        double[] s = new double[rows.length];
+        int n = 0;
+        for (int b = 0; b < rows.length; b++) {
+            double v = way.along(rows[b]);
+            if (Double.isFinite(v)) {
+                h[n] = r.heightMm() * (1 - (b + 0.5) / rows.length);
+                s[n++] = v;
+            }
+        }
+        if (n < 16) {
+            return new Answer.CannotTell<>(
+                    "Most of " + r.name() + " is clipped, glare or excluded.",
+                    "Draw the region where the side can be seen.");
+        }
+        return new Curve(h, s, n, r.heightMm()).answer(r, sampled.isEmpty());
+    }
+
+    private static Films.Way ends(double[][] rows) {
+        int tenth = Math.max(1, rows.length / 10);
+        return new Films.Way(mean(rows, 0, tenth), mean(rows, rows.length - tenth, rows.length));
+    }
+
+    private static double[] mean(double[][] rows, int from, int to) {
+        double[] out = new double[3];
+        for (int k = 0; k < 3; k++) {
+            for (int b = from; b < to; b++) {
+                out[k] += rows[b][k] / (to - from);
+            }
+        }
+        return out;
+    }
+
+    /** The fit of one profile. */
+    private static final class Curve {
+        private final double[] h;
+        private final double[] s;
+        private final int n;
+        private final double height;
+        private double base;
+        private double amplitude;
+
+        Curve(double[] h, double[] s, int n, double height) {
+            this.h = h;
+            this.s = s;
+            this.n = n;
+            this.height = height;
+        }
+
+        private double misfit(double at, double decay) {
+            double[] g = new double[n];
+            for (int i = 0; i < n; i++) {
+                g[i] = 1 / (1 + Math.exp((h[i] - at) / decay));
+            }
+            double g1 = 0;
+            double g2 = 0;
+            double y1 = 0;
+            double y2 = 0;
+            for (int i = 0; i < n; i++) {
+                g1 += g[i];
+                g2 += g[i] * g[i];
+                y1 += s[i];
+                y2 += g[i] * s[i];
+            }
+            double det = n * g2 - g1 * g1;
+            if (det < 1e-9 * n * n) {
+                return Double.POSITIVE_INFINITY;
+            }
+            base = (y1 * g2 - y2 * g1) / det;
+            amplitude = (n * y2 - g1 * y1) / det;
+            if (amplitude <= 0) {
+                return Double.POSITIVE_INFINITY;
+            }
+            double sum = 0;
+            for (int i = 0; i < n; i++) {
+                double d = s[i] - base - amplitude * g[i];
+                sum += d * d;
+            }
+            return sum;
+        }
+
+        private double[] best() {
+            double[] best = {height / 2, height / 8, Double.POSITIVE_INFINITY};
+            for (int i = 0; i < STARTS; i++) {
+                for (int j = 0; j < WIDTHS; j++) {
+                    double at = height * (i - 2) / (STARTS - 4.0);
+                    double decay = height * 0.012 * Math.pow(1.4, j);
+                    keep(best, at, decay);
+                }
+            }
+            double stepAt = height / STARTS;
+            double stepDecay = 1.2;
+            for (int k = 0; k < ROUNDS; k++) {
+                double before = best[2];
+                keep(best, best[0] + stepAt, best[1]);
+                keep(best, best[0] - stepAt, best[1]);
+                keep(best, best[0], best[1] * stepDecay);
+                keep(best, best[0], best[1] / stepDecay);
+                if (best[2] >= before) {
+                    stepAt /= 2;
+                    stepDecay = Math.sqrt(stepDecay);
+                }
+            }
+            return best;
+        }
+
+        private void keep(double[] best, double at, double decay) {
+            double m = misfit(at, decay);
+            if (m < best[2]) {
+                best[0] = at;
+                best[1] = decay;
+                best[2] = m;
+            }
+        }
+
+        private static double half(double at, double decay) {
+            return at + decay * Math.log(1 + 2 * Math.exp(-at / decay));
+        }
+
+        private Answer<DustHeight> answer(Region r, boolean relative) {
+            double[] fit = best();
+            if (!Double.isFinite(fit[2])) {
+                return new Answer.CannotTell<>(
+                        r.name() + " does not get dustier towards its lower edge.",
+                        "Measure a region from the sill up to where the paint is clean.");
+            }
+            misfit(fit[0], fit[1]);
+            double foot = amplitude / (1 + Math.exp(-fit[0] / fit[1]));
+            double top = amplitude / (1 + Math.exp((height - fit[0]) / fit[1]));
+            double noise = Math.sqrt(fit[2] / Math.max(1, n - 4));
+            double half = half(fit[0], fit[1]);
+            if (foot - top < 3 * noise || half > height) {
+                return new Answer.CannotTell<>(
+                        "The dust in " + r.name() + " does not fall to half within it.",
+                        "Measure a region that reaches up to clean paint.");
+            }
+            double quarter = fit[0] + fit[1] * Math.log(3 + 4 * Math.exp(-fit[0] / fit[1]));
+            double step = height * 0.01;
+            double bend =
+                    (refitted(fit, fit[0] + step) + refitted(fit, fit[0] - step) - 2 * fit[2])
+                            / (step * step);
+            double sd = bend > 0 ? noise * Math.sqrt(CORRELATED) / Math.sqrt(bend / 2) : height;
+            misfit(fit[0], fit[1]);
+            return new Answer.Told<>(
+                    new DustHeight(
+                            half,
+                            Math.hypot(Math.min(sd, height), FLOOR_SHARE * height),
+                            quarter - half,
+                            relative ? foot : Math.clamp(foot + base, 0.0, 1.0),
+                            relative));
+        }
+
+        /** The least misfit at a place when the decay may follow. */
+        private double refitted(double[] fit, double at) {
+            double least = Double.POSITIVE_INFINITY;
+            for (double f = 0.8; f <= 1.25; f *= 1.02) {
+                least = Math.min(least, misfit(at, fit[1] * f));
+            }
+            return least;
+        }
+    }
+}

@@ -1,0 +1,115 @@
+package org.pendrik.core.measure;
+
+import java.util.Arrays;
+import java.util.Optional;
+import org.pendrik.core.photo.PixelBox;
+import org.pendrik.core.photo.Region;
+
+/**
+ * How much of a film lies on a surface, row by row or column by column.
+ *
+ * <p>The median X, Y, Z of the line is projected on the way from the clean colour to that of the
+ * film, in linear light, where a film that covers a part of the surface adds up: 0 is clean, 1 is
+ * the film alone. Medians pass by lettering, rivets and spots as long as they fill less than half
+ * of the line. O(pixels).
+ */
+final class Films {
+    private static final int FEWEST = 5;
+
+    private Films() {}
+
+    /**
+     * The two ends of the way.
+     *
+     * @param clean X, Y, Z over white
+     * @param film the same of the film
+     */
+    @SuppressWarnings("ArrayRecordComponent") // passed on once, never compared
+    record Way(double[] clean, double[] film) {
+        /** From the samples of a class and of paint, when both were picked. */
+        static Optional<Way> of(ClassModel model, WeatherClass film) {
+            double[] paint = mean(model, WeatherClass.PAINT);
+            double[] dirt = mean(model, film);
+            return paint.length == 0 || dirt.length == 0
+                    ? Optional.empty()
+                    : Optional.of(new Way(paint, dirt));
+        }
+
+        private static double[] mean(ClassModel model, WeatherClass c) {
+            double[] sum = new double[3];
+            int n = 0;
+            for (Cloud cloud : model.clouds()) {
+                if (cloud.kind() == c) {
+                    for (int k = 0; k < 3; k++) {
+                        sum[k] += cloud.xyz()[k];
+                    }
+                    n++;
+                }
+            }
+            if (n == 0) {
+                return new double[0];
+            }
+            int count = n;
+            return Arrays.stream(sum).map(v -> v / count).toArray();
+        }
+
+        double length() {
+            double sum = 0;
+            for (int k = 0; k < 3; k++) {
+                sum += Math.pow(film[k] - clean[k], 2);
+            }
+            return Math.sqrt(sum);
+        }
+
+        double along(double[] xyz) {
+            double up = 0;
+            double down = 0;
+            for (int k = 0; k < 3; k++) {
+                double way = film[k] - clean[k];
+                up += way * (xyz[k] - clean[k]);
+                down += way * way;
+            }
+            return up / down;
+        }
+    }
+
+    /**
+     * Median X, Y, Z of {@code count} bins of a region.
+     *
+     * @param byRow bins lie one below the other, else beside each other
+     * @return one line a bin, NaN where it has too few pixels
+     */
+    static double[][] bins(LabPlane plane, Region r, int count, boolean byRow) {
+        PixelBox box = plane.box(r);
+        int extent = byRow ? box.height() : box.width();
+        int bins = Math.min(count, Math.max(1, extent));
+        double[][] out = new double[bins][3];
+        float[] values = new float[box.area()];
+        for (int b = 0; b < bins; b++) {
+            int from = b * extent / bins;
+            int to = (b + 1) * extent / bins;
+            for (int k = 0; k < 3; k++) {
+                float[] channel = plane.xyz(k);
+                int n = 0;
+                int x0 = byRow ? box.left() : box.left() + from;
+                int x1 = byRow ? box.right() : box.left() + to;
+                int y0 = byRow ? box.top() + from : box.top();
+                int y1 = byRow ? box.top() + to : box.low();
+                for (int y = y0; y < y1; y++) {
+                    for (int x = x0; x < x1; x++) {
+                        if (plane.has(r, x, y)) {
+                            values[n++] = channel[y * plane.width() + x];
+                        }
+                    }
+                }
+                if (n < FEWEST) {
+                    out[b][k] = Double.NaN;
+                } else {
+                    Arrays.sort(values, 0, n);
+                    out[b][k] = (values[n / 2] + values[(n - 1) / 2]) / 2;
+                }
+            }
+        }
+        return out;
+    }
+}

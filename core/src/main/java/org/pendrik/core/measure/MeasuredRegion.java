@@ -1,0 +1,46 @@
+package org.pendrik.core.measure;
+
+import java.util.Map;
+import java.util.Optional;
+import org.pendrik.core.colour.ColourDifference;
+import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.Region;
+
+/**
+ * All that a region tells.
+ *
+ * @param base colour of its paint, or of all of it when no paint was sampled; empty when fewer than
+ *     9 pixels can be used
+ * @param fade against the reference colour, when there is one
+ * @param cover empty while no classes are sampled
+ * @param spots of every class that makes marks and is there
+ * @param streaks the same
+ * @param dust by height
+ * @param along dust along the length; soot on a roof
+ * @param clippedShare of its pixels, 0 to 1
+ * @param glareShare of its pixels
+ * @param excludedShare of its pixels
+ * @param blurred a part of it is out of focus
+ * @param leftPlaceSdMm how well places at its left end are known, prototype mm
+ * @param rightPlaceSdMm the same at its right end
+ */
+public record MeasuredRegion(
+        Region region,
+        Optional<ColourSample> base,
+        Optional<ColourDifference> fade,
+        Optional<Answer<Cover>> cover,
+        Map<WeatherClass, Answer<Spots>> spots,
+        Map<WeatherClass, Answer<Streaks>> streaks,
+        Answer<DustHeight> dust,
+        Answer<AlongLength> along,
+        double clippedShare,
+        double glareShare,
+        double excludedShare,
+        boolean blurred,
+        double leftPlaceSdMm,
+        double rightPlaceSdMm) {
+    /** The cover, if it was asked and told. */
+    public Optional<Cover> toldCover() {
+        return cover.flatMap(Answer::told);
+    }
+}
