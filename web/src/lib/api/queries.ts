@@ -1,5 +1,6 @@
 import { keepPreviousData, QueryClient, queryOptions } from '@tanstack/svelte-query';
-import { api, ApiError, must } from './client';
+import { api, ApiError, must, type Schemas } from './client';
+import { comparing, measuring } from './progress.svelte';
 
 export const queryClient = new QueryClient({
 	defaultOptions: {
@@ -57,18 +58,45 @@ export const studyQuery = (id: string) =>
 		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/study', path(id, signal)))
 	});
 
+export const sidesQuery = (id: string) =>
+	queryOptions({
+		queryKey: ['job', id, 'sides'],
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/sides', path(id, signal)))
+	});
+
 export const measuresQuery = (jobId: string, photographId: string, marked: boolean) =>
 	queryOptions({
 		queryKey: ['job', jobId, 'measures', photographId],
 		queryFn: ({ signal }) =>
+			measuring.ask((task) =>
+				must(
+					api.GET('/api/photographs/{photographId}/measures', {
+						params: { path: { photographId }, query: { task } },
+						signal
+					})
+				)
+			),
+		enabled: marked,
+		placeholderData: keepPreviousData
+	});
+
+export const proposalsQuery = (jobId: string, photographId: string, wanted: boolean) =>
+	queryOptions({
+		queryKey: ['job', jobId, 'proposals', photographId],
+		queryFn: ({ signal }) =>
 			must(
-				api.GET('/api/photographs/{photographId}/measures', {
+				api.GET('/api/photographs/{photographId}/proposals', {
 					params: { path: { photographId } },
 					signal
 				})
 			),
-		enabled: marked,
-		placeholderData: keepPreviousData
+		enabled: wanted
+	});
+
+export const artworksQuery = (id: string) =>
+	queryOptions({
+		queryKey: ['job', id, 'artworks'],
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/artworks', path(id, signal)))
 	});
 
 export const makeupQuery = (id: string) =>
@@ -91,10 +119,34 @@ export const benchQuery = (id: string) =>
 		refetchInterval: 20_000
 	});
 
-export const compareQuery = (id: string) =>
+type Compared = { side?: Schemas['Photograph']['side']; model?: string };
+
+export const compareQuery = (id: string, of: Compared) =>
 	queryOptions({
-		queryKey: ['job', id, 'compare'],
-		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/compare', path(id, signal)))
+		queryKey: ['job', id, 'compare', of],
+		queryFn: ({ signal }) =>
+			comparing.ask((task) =>
+				must(
+					api.GET('/api/jobs/{jobId}/compare', {
+						params: { path: { jobId: id }, query: { ...of, task } },
+						signal
+					})
+				)
+			),
+		placeholderData: keepPreviousData
+	});
+
+export const historyQuery = (id: string, of: Compared, wanted: boolean) =>
+	queryOptions({
+		queryKey: ['job', id, 'history', of],
+		queryFn: ({ signal }) =>
+			must(
+				api.GET('/api/jobs/{jobId}/compare/history', {
+					params: { path: { jobId: id }, query: of.side ? { side: of.side } : {} },
+					signal
+				})
+			),
+		enabled: wanted
 	});
 
 export const recordQuery = (id: string) =>

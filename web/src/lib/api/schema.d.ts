@@ -4,6 +4,54 @@
  */
 
 export interface paths {
+    "/api/artworks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/artworks/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restore_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/artworks/{id}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/colour/difference": {
         parameters: {
             query?: never;
@@ -41,6 +89,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/photo/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far is the model from the prototype, and what should be done? */
+        post: operations["compare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/photo/mask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which lines does a mask need, in millimetres of the model?
+         * @description The SVG is 1:1. The kerf moves the line so that what is kept comes out at its size.
+         */
+        post: operations["mask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/photo/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What lies on a side: colours, cover, spots, streaks, dust?
+         * @description Without corners the picture is the side. Samples say what each class looks like; regions are measured. Every number comes with two standard deviations, or with the reason why there is none.
+         */
+        post: operations["measure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/photo/rectify": {
         parameters: {
             query?: never;
@@ -55,6 +160,26 @@ export interface paths {
          * @description With a picture (JPEG or PNG, Base64) the flat side comes back as JPEG, also Base64. Corners in photograph pixels from the upper left round the side.
          */
         post: operations["rectify"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/photo/unwrap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How does a tank shell or curved roof look when it is laid flat?
+         * @description Marks lie on the two end circles; degrees run from the top (0) over the place that faces the camera (90) to the bottom (180). Asked places lie on the flattened arc, prototype mm.
+         */
+        post: operations["unwrap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -125,6 +250,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/artworks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["artworks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/artworks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["add_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/bench": {
         parameters: {
             query?: never;
@@ -148,7 +305,23 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["compare"];
+        get: operations["compare_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/compare/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -165,6 +338,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["map"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/compare/model": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["model"];
         put?: never;
         post?: never;
         delete?: never;
@@ -253,6 +442,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/paper/card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/paper/mask.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["mask_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/photographs": {
         parameters: {
             query?: never;
@@ -294,6 +515,38 @@ export interface paths {
         };
         get: operations["write_1"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/sides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sizes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/sides/{side}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["resize"];
         post?: never;
         delete?: never;
         options?: never;
@@ -349,6 +602,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/study/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["saveSamples"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/overview": {
         parameters: {
             query?: never;
@@ -357,6 +626,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["overview"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/paper/wiper.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["wiper"];
         put?: never;
         post?: never;
         delete?: never;
@@ -376,6 +661,38 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{id}/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["describe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{id}/corners": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["propose"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -445,6 +762,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photographs/{photographId}/class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["only"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photographs/{photographId}/measures": {
         parameters: {
             query?: never;
@@ -453,6 +786,38 @@ export interface paths {
             cookie?: never;
         };
         get: operations["measures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{photographId}/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proposals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{photographId}/regions/{regionId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["crop"];
         put?: never;
         post?: never;
         delete?: never;
@@ -477,7 +842,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/schema/record-1.json": {
+    "/api/schema/record-{version}.json": {
         parameters: {
             query?: never;
             header?: never;
@@ -488,6 +853,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tasks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["watch"];
+        put?: never;
+        post?: never;
+        delete: operations["stop"];
         options?: never;
         head?: never;
         patch?: never;
@@ -529,6 +910,18 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AboutDraft: {
+            caption: string;
+            /** @enum {string} */
+            role: "PROTOTYPE" | "MODEL";
+            /** @enum {string} */
+            side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+            sister: boolean;
+            /** Format: date-time */
+            takenAt?: string | null;
+            /** Format: int32 */
+            version: number;
+        };
         ActPart: {
             /** Format: int64 */
             atMinute: number;
@@ -541,6 +934,57 @@ export interface components {
             /** @enum {string} */
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
             zones: string[];
+        };
+        Advice: {
+            /** @enum {string} */
+            kind: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            /** Format: int32 */
+            strength: number;
+            /** @enum {string} */
+            what: "STOP" | "AGAIN" | "TAKE_BACK" | "CANNOT_TELL";
+            why: string;
+        };
+        Advised: {
+            /** @enum {string|null} */
+            effect?: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER" | null;
+            possible: boolean;
+            /** Format: int32 */
+            strength: number;
+            text: string;
+            /** @enum {string} */
+            what: "STOP" | "AGAIN" | "TAKE_BACK" | "CANNOT_TELL";
+            why: string;
+        };
+        Along: {
+            /** Format: double */
+            halfLeftMm?: number | null;
+            /** Format: double */
+            halfRightMm?: number | null;
+            /** Format: double */
+            peakMm: number;
+            relative: boolean;
+            /** Format: double */
+            sd: number;
+            standsInU: boolean;
+            strength: number[];
+        };
+        ArcMark: {
+            /** Format: double */
+            degrees: number;
+            leftEnd: boolean;
+            photo: components["schemas"]["Point"];
+        };
+        Artwork: {
+            /** Format: double */
+            chokeMm: number;
+            hash: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            jobId: string;
+            name: string;
+            /** Format: uuid */
+            regionId: string;
         };
         BandView: {
             clear: boolean;
@@ -630,6 +1074,28 @@ export interface components {
             /** Format: int32 */
             total: number;
         };
+        CardPart: {
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            lightness: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        ClassShare: {
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            label: string;
+            note: string;
+            /** Format: double */
+            percent?: number | null;
+            /** Format: double */
+            plusMinus: number;
+        };
         ClockView: {
             /** Format: date-time */
             closesAt: string;
@@ -666,6 +1132,29 @@ export interface components {
             /** Format: double */
             uncertainty: number;
         };
+        CompareAnswer: {
+            /** Format: double */
+            medianDeltaE00?: number | null;
+            /** Format: double */
+            movedPx: number;
+            regions: components["schemas"]["RegionCompared"][];
+            registered: boolean;
+        };
+        CompareQuestion: {
+            factory?: components["schemas"]["Lab"] | null;
+            /** Format: double */
+            heightMm: number;
+            /** Format: double */
+            lengthMm: number;
+            model: components["schemas"]["PhotoPart"];
+            prototype: components["schemas"]["PhotoPart"];
+            /** Format: double */
+            ratio: number;
+            regions: components["schemas"]["RegionAsked"][];
+            samples: components["schemas"]["SamplePart"][];
+            /** Format: double */
+            viewingMm: number;
+        };
         Comparison: {
             /** Format: double */
             eyeBlurMm: number;
@@ -676,10 +1165,15 @@ export interface components {
             modelBalanced: boolean;
             /** Format: uuid */
             modelId?: string | null;
+            /** Format: double */
+            movedMm: number;
             prototypeBalanced: boolean;
             /** Format: uuid */
             prototypeId?: string | null;
             regions: components["schemas"]["Judged"][];
+            registered: boolean;
+            /** @enum {string} */
+            side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
             /** Format: int32 */
             viewingMm: number;
         };
@@ -700,6 +1194,18 @@ export interface components {
         };
         Corners: {
             points: components["schemas"]["Point"][];
+        };
+        CornersProposal: {
+            corners?: components["schemas"]["Corners"] | null;
+            reason: string;
+        };
+        Curve: {
+            /** Format: double */
+            fromDegrees: number;
+            /** Format: double */
+            radiusMm: number;
+            /** Format: double */
+            toDegrees: number;
         };
         Diary: {
             bench: components["schemas"]["BenchSpan"][];
@@ -724,6 +1230,23 @@ export interface components {
             wantedOn?: string | null;
             zoneId: string;
         };
+        Difference: {
+            /** Format: double */
+            inTolerances: number;
+            /** @enum {string} */
+            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH";
+            label: string;
+            /** Format: double */
+            model: number;
+            of: string;
+            /** Format: double */
+            plusMinus: number;
+            /** Format: double */
+            prototype: number;
+            unit: string;
+            /** @enum {string} */
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+        };
         Driver: {
             /** @enum {string} */
             kind: "DRYING" | "NO_BENCH_TIME" | "WORK";
@@ -746,6 +1269,33 @@ export interface components {
             /** Format: date-time */
             touchAt: string;
         };
+        DustHeight: {
+            /** Format: double */
+            decayMm: number;
+            /** Format: double */
+            footStrength: number;
+            /** Format: double */
+            halfHeightMm: number;
+            /** Format: double */
+            halfHeightSdMm: number;
+            relative: boolean;
+        };
+        EdgeMeasure: {
+            cannot: string;
+            /** Format: double */
+            depthMm: number;
+            /** Format: double */
+            longestMm: number;
+            name: string;
+            /** Format: double */
+            plusMinus: number;
+            /** Format: uuid */
+            regionId: string;
+            /** Format: int32 */
+            scrapes: number;
+            /** Format: double */
+            wornPercent?: number | null;
+        };
         EffectItem: {
             /** @enum {string} */
             key: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
@@ -754,14 +1304,33 @@ export interface components {
             technique: string;
         };
         EffectPart: {
+            colour?: string | null;
             /** Format: uuid */
             id: string;
             /** @enum {string} */
             kind: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            marks?: string | null;
             material?: string | null;
             note: string;
+            /** Format: uuid */
+            region?: string | null;
             /** Format: int32 */
             strength: number;
+            zones: string[];
+        };
+        EffectProposal: {
+            colour?: string | null;
+            /** @enum {string} */
+            kind: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            label: string;
+            marks: string;
+            material?: string | null;
+            region: string;
+            /** Format: uuid */
+            regionId: string;
+            /** Format: int32 */
+            strength: number;
+            why: string;
             zones: string[];
         };
         EffectsDraft: {
@@ -819,7 +1388,27 @@ export interface components {
             why: string;
             zones: string[];
         };
+        Gap: {
+            /** Format: double */
+            jointSd: number;
+            /** @enum {string} */
+            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH";
+            /** Format: double */
+            model: number;
+            /** @enum {string} */
+            of: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            /** Format: double */
+            prototype: number;
+            /** Format: double */
+            tolerance: number;
+            /** @enum {string} */
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+        };
         GreyPatch: {
+            /** Format: double */
+            a?: number | null;
+            /** Format: double */
+            b?: number | null;
             /** Format: double */
             height: number;
             /** Format: double */
@@ -830,6 +1419,13 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        HardPair: {
+            /** Format: double */
+            confusedPercent: number;
+            inseparable: boolean;
+            one: string;
+            two: string;
         };
         Job: {
             archived: boolean;
@@ -877,12 +1473,16 @@ export interface components {
             wantedOn?: string | null;
         };
         JobEffect: {
+            colour?: string | null;
             /** Format: uuid */
             id: string;
             /** @enum {string} */
             kind: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            marks?: string | null;
             material?: string | null;
             note: string;
+            /** Format: uuid */
+            regionId?: string | null;
             /** Format: int32 */
             strength: number;
             zones: string[];
@@ -911,6 +1511,8 @@ export interface components {
             photographs: components["schemas"]["PhotographPart"][];
             pins: components["schemas"]["PinPart"][];
             regions: components["schemas"]["RegionPart"][];
+            samples?: components["schemas"]["JobSample"][] | null;
+            sides?: components["schemas"]["SideSize"][] | null;
             steps: components["schemas"]["StepPart"][];
             /** Format: int32 */
             version: number;
@@ -924,6 +1526,11 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            outline: components["schemas"]["Point"][];
+            /** @enum {string} */
+            role: "MEASURE" | "EXCLUDE" | "EDGE" | "CUT";
+            /** @enum {string} */
+            side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
             /** Format: double */
             widthMm: number;
             /** Format: double */
@@ -931,6 +1538,22 @@ export interface components {
             /** Format: double */
             yMm: number;
             zoneKey?: string | null;
+        };
+        JobSample: {
+            /** Format: double */
+            heightMm: number;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            /** Format: uuid */
+            photographId: string;
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
         };
         JobView: {
             job: components["schemas"]["Job"];
@@ -945,7 +1568,7 @@ export interface components {
             zoneKey: string;
         };
         Judged: {
-            advice: string;
+            advice: components["schemas"]["Advised"][];
             /** Format: double */
             deltaC: number;
             /** Format: double */
@@ -954,6 +1577,7 @@ export interface components {
             deltaH: number;
             /** Format: double */
             deltaL: number;
+            differences: components["schemas"]["Difference"][];
             model: components["schemas"]["Lab"];
             modelHex: string;
             name: string;
@@ -1070,8 +1694,25 @@ export interface components {
             corners?: components["schemas"]["Corners"] | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
             knownPoints?: components["schemas"]["KnownPoints"] | null;
+            shellMarks?: components["schemas"]["ShellMarks"] | null;
+            straightLines?: components["schemas"]["StraightLines"] | null;
             /** Format: int32 */
             version: number;
+        };
+        MaskAnswer: {
+            /** Format: double */
+            heightMm: number;
+            svg: string;
+            /** Format: double */
+            widthMm: number;
+        };
+        MaskQuestion: {
+            /** @enum {string} */
+            kept: "PIECE" | "OPENING";
+            /** Format: double */
+            kerfMm: number;
+            pieces: components["schemas"]["Piece"][];
+            wiper?: components["schemas"]["WiperArc"] | null;
         };
         MaterialChoice: {
             caution: string;
@@ -1089,14 +1730,41 @@ export interface components {
             name: string;
         };
         Measure: {
+            along?: components["schemas"]["Along"] | null;
+            blurred: boolean;
+            cannot: string[];
+            /** Format: double */
+            clippedShare: number;
+            cover: components["schemas"]["ClassShare"][];
+            dust?: components["schemas"]["DustHeight"] | null;
+            /** Format: double */
+            excludedShare: number;
             factory: boolean;
             fade?: components["schemas"]["ColourDifference"] | null;
+            /** Format: double */
+            glareShare: number;
             hex?: string | null;
             inGamut: boolean;
+            /** Format: double */
+            leftPlaceSdMm: number;
             name: string;
             /** Format: uuid */
             regionId: string;
+            /** Format: double */
+            rightPlaceSdMm: number;
             sample?: components["schemas"]["ColourSample"] | null;
+            spots: components["schemas"]["SpotMeasure"][];
+            streaks: components["schemas"]["StreakMeasure"][];
+            /** Format: double */
+            unsureShare: number;
+        };
+        MeasureAnswer: {
+            /** Format: double */
+            finestPxPerMm: number;
+            pairs: components["schemas"]["Pair"][];
+            regions: components["schemas"]["RegionAnswer"][];
+            /** Format: double */
+            scalePercent: number;
         };
         MeasurePart: {
             /** Format: double */
@@ -1114,18 +1782,43 @@ export interface components {
             /** Format: double */
             uncertainty: number;
         };
+        MeasureQuestion: {
+            /** Format: double */
+            heightMm: number;
+            /** Format: double */
+            lengthMm: number;
+            /** Format: double */
+            ratio: number;
+            regions: components["schemas"]["RegionAsked"][];
+            samples: components["schemas"]["SamplePart"][];
+            side: components["schemas"]["PhotoPart"];
+            /** Format: double */
+            viewingMm: number;
+        };
         Measures: {
             balanced: boolean;
             checked: boolean;
+            colours: {
+                [key: string]: string;
+            };
+            edges: components["schemas"]["EdgeMeasure"][];
             /** Format: double */
             finestPxPerMm: number;
+            hardPairs: components["schemas"]["HardPair"][];
             /** Format: uuid */
             photographId: string;
             regions: components["schemas"]["Measure"][];
             /** Format: double */
             residualMm: number;
+            /** Format: uuid */
+            samplesFrom?: string | null;
+            /** Format: double */
+            scalePercent: number;
             /** Format: double */
             slipMm: number;
+            /** Format: double */
+            smallestMm: number;
+            strips: components["schemas"]["Strip"][];
             /** Format: double */
             worstMm: number;
         };
@@ -1194,6 +1887,14 @@ export interface components {
             jobId: string;
             jobName: string;
         };
+        Pair: {
+            /** Format: double */
+            confused?: number;
+            /** @enum {string} */
+            one?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            /** @enum {string} */
+            two?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+        };
         PhotoAnswer: {
             /** Format: double */
             finestPxPerMm: number;
@@ -1205,6 +1906,11 @@ export interface components {
             slipMm: number;
             /** Format: double */
             worstMm: number;
+        };
+        PhotoPart: {
+            card?: components["schemas"]["CardPart"] | null;
+            corners?: components["schemas"]["Point"][] | null;
+            pictureBase64: string;
         };
         PhotoQuestion: {
             ask?: components["schemas"]["Point"][] | null;
@@ -1223,6 +1929,8 @@ export interface components {
             addedAt: string;
             caption: string;
             corners?: components["schemas"]["Corners"] | null;
+            /** Format: double */
+            focalMm35?: number | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
             hash: string;
             /** Format: int32 */
@@ -1238,6 +1946,11 @@ export interface components {
             removed: boolean;
             /** @enum {string} */
             role: "PROTOTYPE" | "MODEL";
+            shellMarks?: components["schemas"]["ShellMarks"] | null;
+            /** @enum {string} */
+            side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+            sister: boolean;
+            straightLines?: components["schemas"]["StraightLines"] | null;
             /** Format: date-time */
             takenAt?: string | null;
             /** Format: int32 */
@@ -1250,6 +1963,8 @@ export interface components {
             addedAt: string;
             caption: string;
             corners?: components["schemas"]["Corners"] | null;
+            /** Format: double */
+            focalMm35?: number | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
             /** Format: int32 */
             heightPx: number;
@@ -1262,10 +1977,19 @@ export interface components {
             /** @enum {string} */
             role: "PROTOTYPE" | "MODEL";
             sha256: string;
+            shellMarks?: components["schemas"]["ShellMarks"] | null;
+            /** @enum {string|null} */
+            side?: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL" | null;
+            sister?: boolean | null;
+            straightLines?: components["schemas"]["StraightLines"] | null;
             /** Format: date-time */
             takenAt?: string | null;
             /** Format: int32 */
             widthPx: number;
+        };
+        Piece: {
+            name: string;
+            outline: components["schemas"]["Point"][];
         };
         Pin: {
             firstId: string;
@@ -1298,6 +2022,12 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        Proposed: {
+            effects: components["schemas"]["EffectProposal"][];
+            /** Format: uuid */
+            photographId: string;
+            unplaced: string[];
+        };
         Rail: {
             diary: components["schemas"]["Diary"];
             /** Format: uuid */
@@ -1315,6 +2045,46 @@ export interface components {
             /** Format: uuid */
             jobId: string;
         };
+        RegionAnswer: {
+            cannot: string[];
+            colour?: components["schemas"]["ColourSample"] | null;
+            coverPercent: {
+                [key: string]: number;
+            };
+            coverPlusMinus: {
+                [key: string]: number;
+            };
+            dust?: components["schemas"]["DustHeight"] | null;
+            name: string;
+            spots: {
+                [key: string]: components["schemas"]["Spots"];
+            };
+            streaks: {
+                [key: string]: components["schemas"]["Streaks"];
+            };
+        };
+        RegionAsked: {
+            /** Format: double */
+            heightMm: number;
+            name: string;
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
+        RegionCompared: {
+            advice: components["schemas"]["Advice"][];
+            /** Format: double */
+            deltaE00: number;
+            gaps: components["schemas"]["Gap"][];
+            name: string;
+            /** Format: double */
+            tolerance: number;
+            /** @enum {string} */
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+        };
         RegionPart: {
             factory: boolean;
             /** Format: double */
@@ -1322,6 +2092,11 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            outline?: components["schemas"]["Point"][] | null;
+            /** @enum {string|null} */
+            role?: "MEASURE" | "EXCLUDE" | "EDGE" | "CUT" | null;
+            /** @enum {string|null} */
+            side?: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL" | null;
             /** Format: double */
             widthMm: number;
             /** Format: double */
@@ -1341,10 +2116,39 @@ export interface components {
             jobName: string;
             what: string;
         };
+        SamplePart: {
+            /** Format: double */
+            heightMm: number;
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+        };
+        SamplesDraft: {
+            samples: components["schemas"]["JobSample"][];
+            /** Format: int32 */
+            version: number;
+        };
         Scale: {
             name: string;
             /** Format: double */
             ratio: number;
+        };
+        ShellMarks: {
+            marks: components["schemas"]["ArcMark"][];
+        };
+        SideSize: {
+            curve?: components["schemas"]["Curve"] | null;
+            /** Format: double */
+            heightMm: number;
+            /** Format: double */
+            lengthMm: number;
+            /** @enum {string} */
+            side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
         };
         Slot: {
             done: boolean;
@@ -1367,6 +2171,54 @@ export interface components {
             windowCloses?: string | null;
             /** Format: date-time */
             windowOpens?: string | null;
+        };
+        SpotMeasure: {
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            spots: components["schemas"]["Spots"];
+        };
+        Spots: {
+            /** Format: double */
+            areaMm2: number;
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            lowerMm: number;
+            /** Format: double */
+            medianMm: number;
+            /** Format: double */
+            medianSdMm: number;
+            /** Format: double */
+            perSquareMetre: number;
+            /** Format: double */
+            smallestMm: number;
+            /** Format: double */
+            upperMm: number;
+        };
+        SseEmitter: {
+            /** Format: int64 */
+            timeout?: number;
+        };
+        Stage: {
+            /** Format: date-time */
+            at: string;
+            coats: string[];
+            /** Format: uuid */
+            photographId: string;
+            values: components["schemas"]["StageValue"][];
+        };
+        StageValue: {
+            measure: string;
+            /** Format: double */
+            model: number;
+            /** Format: double */
+            plusMinus: number;
+            /** Format: double */
+            prototype: number;
+            region: string;
+            /** Format: uuid */
+            regionId: string;
+            unit: string;
         };
         StepDraft: {
             id: string;
@@ -1414,9 +2266,45 @@ export interface components {
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
             zones: string[];
         };
+        StraightLines: {
+            lines: components["schemas"]["Point"][][];
+        };
+        StreakMeasure: {
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            streaks: components["schemas"]["Streaks"];
+        };
+        Streaks: {
+            /** Format: double */
+            angleDegrees: number;
+            /** Format: double */
+            angleSd: number;
+            /** Format: double */
+            coherence: number;
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            lengthMm: number;
+            /** Format: double */
+            spacingMm: number;
+            /** Format: double */
+            startMm: number;
+            /** Format: double */
+            widthMm: number;
+        };
+        Strip: {
+            blurred: boolean;
+            /** Format: double */
+            fromMm: number;
+            /** Format: double */
+            sigmaMm?: number | null;
+            /** Format: double */
+            toMm: number;
+        };
         Study: {
             effects: components["schemas"]["JobEffect"][];
             regions: components["schemas"]["JobRegion"][];
+            samples: components["schemas"]["JobSample"][];
             /** Format: int32 */
             version: number;
         };
@@ -1446,6 +2334,53 @@ export interface components {
             risks: components["schemas"]["Risk"][];
             session: components["schemas"]["Planned"][];
             zoneId: string;
+        };
+        UnwrapAnswer: {
+            /** Format: double */
+            arcMm: number;
+            flatJpegBase64?: string | null;
+            /** Format: double */
+            focalPx: number;
+            photo: components["schemas"]["Point"][];
+            /** Format: double */
+            residualPx: number;
+        };
+        UnwrapQuestion: {
+            ask?: components["schemas"]["Point"][] | null;
+            /** Format: double */
+            focalPx: number;
+            /** Format: double */
+            fromDegrees: number;
+            /** Format: int32 */
+            heightPx: number;
+            /** Format: double */
+            lengthMm: number;
+            marks: components["schemas"]["ArcMark"][];
+            pictureBase64?: string | null;
+            /** Format: double */
+            radiusMm: number;
+            /** Format: double */
+            toDegrees: number;
+            /** Format: int32 */
+            widthPx: number;
+        };
+        WiperArc: {
+            /** Format: double */
+            armMm: number;
+            /** Format: double */
+            bladeMm: number;
+            /** Format: double */
+            fromDegrees: number;
+            /** Format: double */
+            paneHeightMm: number;
+            /** Format: double */
+            paneWidthMm: number;
+            /** Format: double */
+            pivotXMm: number;
+            /** Format: double */
+            pivotYMm: number;
+            /** Format: double */
+            toDegrees: number;
         };
         Workshop: {
             benchTime: components["schemas"]["BenchTime"][];
@@ -1487,6 +2422,70 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    restore_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sheet: {
+        parameters: {
+            query?: {
+                paper?: "A4" | "LETTER";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
     difference: {
         parameters: {
             query?: never;
@@ -1535,6 +2534,78 @@ export interface operations {
             };
         };
     };
+    compare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CompareAnswer"];
+                };
+            };
+        };
+    };
+    mask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MaskQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MaskAnswer"];
+                };
+            };
+        };
+    };
+    measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasureQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MeasureAnswer"];
+                };
+            };
+        };
+    };
     rectify: {
         parameters: {
             query?: never;
@@ -1555,6 +2626,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PhotoAnswer"];
+                };
+            };
+        };
+    };
+    unwrap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UnwrapQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["UnwrapAnswer"];
                 };
             };
         };
@@ -1687,6 +2782,59 @@ export interface operations {
             };
         };
     };
+    artworks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Artwork"][];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query: {
+                region: string;
+                name: string;
+                choke?: number;
+            };
+            header?: never;
+            path: {
+                jobId: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Artwork"];
+                };
+            };
+        };
+    };
     bench: {
         parameters: {
             query?: never;
@@ -1709,9 +2857,13 @@ export interface operations {
             };
         };
     };
-    compare: {
+    compare_1: {
         parameters: {
-            query?: never;
+            query?: {
+                side?: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+                model?: string;
+                task?: string;
+            };
             header?: never;
             path: {
                 jobId: string;
@@ -1731,9 +2883,37 @@ export interface operations {
             };
         };
     };
+    history: {
+        parameters: {
+            query?: {
+                side?: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+                task?: string;
+            };
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Stage"][];
+                };
+            };
+        };
+    };
     map: {
         parameters: {
-            query?: never;
+            query?: {
+                side?: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+                model?: string;
+            };
             header?: never;
             path: {
                 jobId: string;
@@ -1749,6 +2929,31 @@ export interface operations {
                 };
                 content: {
                     "image/png": string;
+                };
+            };
+        };
+    };
+    model: {
+        parameters: {
+            query?: {
+                side?: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+                model?: string;
+            };
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
                 };
             };
         };
@@ -1925,6 +3130,58 @@ export interface operations {
             };
         };
     };
+    card: {
+        parameters: {
+            query?: {
+                side?: ("LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL")[];
+                paper?: "A4" | "LETTER";
+                grid?: "NONE" | "FEET" | "HALF_METRES";
+            };
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
+    mask_1: {
+        parameters: {
+            query?: {
+                region?: string[];
+                kerf?: number;
+                kept?: "PIECE" | "OPENING";
+            };
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+        };
+    };
     ofJob: {
         parameters: {
             query?: never;
@@ -1951,6 +3208,8 @@ export interface operations {
         parameters: {
             query: {
                 role: "PROTOTYPE" | "MODEL";
+                side?: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+                sister?: boolean;
                 caption?: string;
             };
             header?: never;
@@ -1995,6 +3254,55 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["JobRecord"];
+                };
+            };
+        };
+    };
+    sizes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SideSize"][];
+                };
+            };
+        };
+    };
+    resize: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+                side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SideSize"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SideSize"][];
                 };
             };
         };
@@ -2073,6 +3381,32 @@ export interface operations {
             };
         };
     };
+    saveSamples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SamplesDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Study"];
+                };
+            };
+        };
+    };
     overview: {
         parameters: {
             query?: never;
@@ -2089,6 +3423,36 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Card"][];
+                };
+            };
+        };
+    };
+    wiper: {
+        parameters: {
+            query: {
+                paneWidth: number;
+                paneHeight: number;
+                pivotX: number;
+                pivotY: number;
+                arm: number;
+                blade: number;
+                from: number;
+                to: number;
+                kerf?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
                 };
             };
         };
@@ -2132,6 +3496,54 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    describe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AboutDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Photograph"];
+                };
+            };
+        };
+    };
+    propose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CornersProposal"];
+                };
             };
         };
     };
@@ -2227,7 +3639,55 @@ export interface operations {
             };
         };
     };
+    only: {
+        parameters: {
+            query: {
+                kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            };
+            header?: never;
+            path: {
+                photographId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+        };
+    };
     measures: {
+        parameters: {
+            query?: {
+                task?: string;
+            };
+            header?: never;
+            path: {
+                photographId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Measures"];
+                };
+            };
+        };
+    };
+    proposals: {
         parameters: {
             query?: never;
             header?: never;
@@ -2244,7 +3704,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Measures"];
+                    "*/*": components["schemas"]["Proposed"];
+                };
+            };
+        };
+    };
+    crop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photographId: string;
+                regionId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
                 };
             };
         };
@@ -2279,7 +3762,9 @@ export interface operations {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                version: number;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -2292,6 +3777,48 @@ export interface operations {
                 content: {
                     "application/json": string;
                 };
+            };
+        };
+    };
+    watch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

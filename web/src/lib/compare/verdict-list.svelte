@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import GapPlot from './gap-plot.svelte';
 
 	/** Region by region: lighter, as the prototype, heavier, with the figures. */
 	let { regions }: { regions: Schemas['Judged'][] } = $props();
@@ -58,7 +59,17 @@
 					? ` · ${Math.round(r.progress * 100)} % of the way`
 					: ''}
 			</p>
-			<p>{r.advice}</p>
+			{#if r.differences.length}<GapPlot differences={r.differences} />{/if}
+			{#each r.advice as a (a.text)}
+				<p
+					class="mt-1 {a.what === 'STOP' ? '' : 'border-l-4 pl-2'} {a.possible
+						? 'border-ink'
+						: 'border-line'}"
+				>
+					<span class="font-semibold">{a.text}</span>
+					<span class="figure block text-soft">{a.why}</span>
+				</p>
+			{/each}
 		</li>
 	{/each}
 </ol>

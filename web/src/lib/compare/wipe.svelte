@@ -1,19 +1,31 @@
 <script lang="ts">
-	/** Both sides in the same coordinates with a wipe between them: the prototype left of it, the model right. */
+	/**
+	 * Both sides in the same coordinates: a wipe between them, both in turn, or how far apart they are at
+	 * every point.
+	 */
 	type Props = {
 		prototypeSrc: string;
 		modelSrc: string;
 		mapSrc: string;
 		ratio: number;
-		showMap: boolean;
+		look: 'wipe' | 'blink' | 'map';
 		share: number;
 	};
 
-	let { prototypeSrc, modelSrc, mapSrc, ratio, showMap, share = $bindable() }: Props = $props();
+	let { prototypeSrc, modelSrc, mapSrc, ratio, look, share = $bindable() }: Props = $props();
 
 	let frame = $state<HTMLDivElement>();
 	let held = $state(false);
 	let drawn = $state(false);
+	let first = $state(true);
+	let beat = $state(true);
+	const BEAT_MS = 700;
+
+	$effect(() => {
+		if (look !== 'blink' || !beat) return;
+		const timer = setInterval(() => (first = !first), BEAT_MS);
+		return () => clearInterval(timer);
+	});
 
 	function follow(event: PointerEvent) {
 		const box = frame?.getBoundingClientRect();
@@ -21,15 +33,39 @@
 	}
 </script>
 
-{#if showMap}
+{#if look === 'map'}
 	{#if !drawn}<p class="tag" role="status">Comparing every point …</p>{/if}
 	<img
 		onload={() => (drawn = true)}
 		src={mapSrc}
-		alt="Difference map: light is alike, dark is far apart"
+		alt="Difference map: light is alike, dark is far apart; edges are left out"
 		class="block w-full border border-line"
 		style:aspect-ratio={ratio}
 	/>
+{:else if look === 'blink'}
+	<div class="relative w-full overflow-hidden border border-line" style:aspect-ratio={ratio}>
+		<img src={modelSrc} alt="The model's side" class="absolute inset-0 h-full w-full" />
+		<img
+			src={prototypeSrc}
+			alt="The prototype's side"
+			class="absolute inset-0 h-full w-full {first ? '' : 'invisible'}"
+		/>
+		<span class="tag absolute bottom-1 left-2 bg-white px-1 text-black"
+			>{first ? 'prototype' : 'model'}</span
+		>
+	</div>
+	<p class="mt-1 flex gap-4">
+		<button class="tag underline" onclick={() => (beat = !beat)}
+			>{beat ? 'hold this one' : 'go on in turn'}</button
+		>
+		<button
+			class="tag underline"
+			onclick={() => {
+				beat = false;
+				first = !first;
+			}}>the other one</button
+		>
+	</p>
 {:else}
 	<div
 		bind:this={frame}

@@ -25,7 +25,10 @@
 			zones: [near ?? first.zoneKey],
 			strength: 2,
 			material: null,
-			note: ''
+			note: '',
+			colour: null,
+			marks: '',
+			regionId: null
 		};
 		if (await desk.setEffects(`${label(kind)} noted`, (all) => [...all, effect])) open = effect.id;
 	}
@@ -77,6 +80,12 @@
 							.map((k) => zones.find((z) => z.zoneKey === k)?.name ?? k)
 							.join(', ')}{e.note ? ` – ${e.note}` : ''}</span
 					>
+					{#if e.colour}<span
+							class="inline-block h-3.5 w-6 border border-soft align-middle"
+							style:background-color={e.colour}
+							title="measured colour"
+						></span>{/if}
+					{#if e.marks}<span class="block text-soft">{e.marks}</span>{/if}
 				</button>
 				<button
 					class="tag underline"

@@ -6,9 +6,21 @@ type Photograph = Schemas['Photograph'];
 type Point = Schemas['Point'];
 type Known = Schemas['KnownPoint'];
 type Grey = Schemas['GreyPatch'];
-type Kept = { corners: Point[] | null; known: Known[]; grey: Grey | null };
+type ArcMark = Schemas['ArcMark'];
+type Kept = {
+	corners: Point[] | null;
+	known: Known[];
+	grey: Grey | null;
+	lines: Point[][];
+	shell: ArcMark[] | null;
+};
+export type Chosen =
+	| { kind: 'corner' | 'known' | 'arc'; index: number }
+	| { kind: 'line'; line: number; index: number }
+	| { kind: 'grey' };
 
-export type Chosen = { kind: 'corner' | 'known'; index: number } | { kind: 'grey' };
+/** Hours of an end circle that can be seen from the side, in degrees from the top. */
+const HOURS = [20, 90, 160];
 export const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'] as const;
 
 const SAVE_AFTER_MS = 600;
@@ -18,6 +30,8 @@ export class PhotoMarks {
 	corners = $state<Point[]>([]);
 	known = $state<Known[]>([]);
 	grey = $state<Grey | null>(null);
+	lines = $state<Point[][]>([]);
+	shell = $state<ArcMark[]>([]);
 	chosen = $state<Chosen>({ kind: 'corner', index: 0 });
 	refused = $state('');
 	placed = $state(false);
@@ -34,7 +48,8 @@ export class PhotoMarks {
 
 	constructor(
 		photo: Photograph,
-		private readonly desk: Desk
+		private readonly desk: Desk,
+		readonly curved = false
 	) {
 		this.id = photo.id;
 		this.width = photo.widthPx;
@@ -44,14 +59,17 @@ export class PhotoMarks {
 		this.#kept = {
 			corners: photo.corners?.points ?? null,
 			known: photo.knownPoints?.points ?? [],
-			grey: photo.greyPatch ?? null
+			grey: photo.greyPatch ?? null,
+			lines: photo.straightLines?.lines ?? [],
+			shell: photo.shellMarks?.marks ?? null
 		};
+		if (curved) this.chosen = { kind: 'arc', index: 0 };
 		this.#show(this.#kept);
 	}
 
 	#show(kept: Kept): void {
 		const [w, h] = [this.width, this.height];
-		this.placed = kept.corners !== null;
+		this.placed = (this.curved ? kept.shell : kept.corners) !== null;
 		this.corners = (
 			kept.corners ?? [
 				{ x: w * 0.15, y: h * 0.2 },
@@ -62,6 +80,16 @@ export class PhotoMarks {
 		).map((p) => ({ ...p }));
 		this.known = kept.known.map((k) => ({ ...k }));
 		this.grey = kept.grey ? { ...kept.grey } : null;
+		this.lines = kept.lines.map((l) => l.map((p) => ({ ...p })));
+		this.shell = this.curved
+			? (
+					kept.shell ??
+					HOURS.flatMap((degrees, i) => [
+						{ photo: { x: w * 0.15, y: h * (0.25 + 0.25 * i) }, leftEnd: true, degrees },
+						{ photo: { x: w * 0.85, y: h * (0.25 + 0.25 * i) }, leftEnd: false, degrees }
+					])
+				).map((m) => ({ ...m, photo: { ...m.photo } }))
+			: [];
 	}
 
 	/** The chosen mark in photograph pixels. */
@@ -72,6 +100,8 @@ export class PhotoMarks {
 			const k = this.known[c.index];
 			return k ? { x: k.xPx, y: k.yPx } : { x: 0, y: 0 };
 		}
+		if (c.kind === 'arc') return this.shell[c.index]?.photo ?? { x: 0, y: 0 };
+		if (c.kind === 'line') return this.lines[c.line]?.[c.index] ?? { x: 0, y: 0 };
 		return this.grey
 			? { x: this.grey.x + this.grey.width / 2, y: this.grey.y + this.grey.height / 2 }
 			: { x: 0, y: 0 };
@@ -86,6 +116,12 @@ export class PhotoMarks {
 		} else if (c.kind === 'known') {
 			const k = this.known[c.index];
 			if (k) this.known[c.index] = { ...k, xPx: px, yPx: py };
+		} else if (c.kind === 'arc') {
+			const m = this.shell[c.index];
+			if (m) this.shell[c.index] = { ...m, photo: { x: px, y: py } };
+		} else if (c.kind === 'line') {
+			const line = this.lines[c.line];
+			if (line) line[c.index] = { x: px, y: py };
 		} else if (this.grey) {
 			const g = this.grey;
 			this.grey = {
@@ -103,12 +139,17 @@ export class PhotoMarks {
 
 	next(): void {
 		const all: Chosen[] = [
-			...this.corners.map((_, index) => ({ kind: 'corner' as const, index })),
+			...(this.curved
+				? this.shell.map((_, index) => ({ kind: 'arc' as const, index }))
+				: this.corners.map((_, index) => ({ kind: 'corner' as const, index }))),
 			...this.known.map((_, index) => ({ kind: 'known' as const, index })),
+			...this.lines.flatMap((l, line) =>
+				l.map((_, index) => ({ kind: 'line' as const, line, index }))
+			),
 			...(this.grey ? [{ kind: 'grey' as const }] : [])
 		];
 		const at = all.findIndex((a) => JSON.stringify(a) === JSON.stringify(this.chosen));
-		this.chosen = all[(at + 1) % all.length] ?? { kind: 'corner', index: 0 };
+		this.chosen = all[(at + 1) % all.length] ?? this.#first;
 	}
 
 	addGrey(): void {
@@ -144,9 +185,18 @@ export class PhotoMarks {
 		this.soon();
 	}
 
+	/** The patch is not neutral: a* and b* of what it is known to be. */
+	setKnownColour(axis: 'a' | 'b', value: number): void {
+		if (!this.grey || !Number.isFinite(value)) return;
+		const a = axis === 'a' ? value : (this.grey.a ?? 0);
+		const b = axis === 'b' ? value : (this.grey.b ?? 0);
+		this.grey = { ...this.grey, a: a || b ? a : null, b: a || b ? b : null };
+		this.soon();
+	}
+
 	dropGrey(): void {
 		this.grey = null;
-		this.chosen = { kind: 'corner', index: 0 };
+		this.chosen = this.#first;
 		this.soon();
 	}
 
@@ -168,8 +218,34 @@ export class PhotoMarks {
 
 	dropKnown(index: number): void {
 		this.known = this.known.filter((_, i) => i !== index);
-		this.chosen = { kind: 'corner', index: 0 };
+		this.chosen = this.#first;
 		this.soon();
+	}
+
+	get #first(): Chosen {
+		return { kind: this.curved ? 'arc' : 'corner', index: 0 };
+	}
+
+	/** A line of three places across the upper part, to be laid along something straight. */
+	addLine(): void {
+		const y = this.height * (0.15 + 0.1 * (this.lines.length % 7));
+		this.lines = [...this.lines, [0.1, 0.5, 0.9].map((share) => ({ x: this.width * share, y }))];
+		this.chosen = { kind: 'line', line: this.lines.length - 1, index: 0 };
+	}
+
+	dropLine(line: number): void {
+		this.lines = this.lines.filter((_, i) => i !== line);
+		this.chosen = this.#first;
+		this.soon();
+	}
+
+	/** Takes corners that were proposed, or stand on another photograph. */
+	take(corners: Point[]): void {
+		this.corners = corners.map((p) => ({
+			x: Math.min(Math.max(p.x, 0), this.width),
+			y: Math.min(Math.max(p.y, 0), this.height)
+		}));
+		this.chosen = this.#first;
 	}
 
 	/** Whether everything on screen is stored. */
@@ -209,8 +285,11 @@ export class PhotoMarks {
 		const fresh: Kept = {
 			corners: this.corners.map((p) => ({ ...p })),
 			known: this.known.map((k) => ({ ...k })),
-			grey: this.grey ? { ...this.grey } : null
+			grey: this.grey ? { ...this.grey } : null,
+			lines: this.lines.map((l) => l.map((p) => ({ ...p }))),
+			shell: this.curved ? this.shell.map((m) => ({ ...m, photo: { ...m.photo } })) : null
 		};
+		if (this.curved) fresh.corners = before.corners;
 		try {
 			await this.#put(fresh);
 			this.refused = '';
@@ -238,6 +317,8 @@ export class PhotoMarks {
 					corners: kept.corners ? { points: kept.corners } : null,
 					knownPoints: { points: kept.known },
 					greyPatch: kept.grey,
+					straightLines: kept.lines.length ? { lines: kept.lines } : null,
+					shellMarks: kept.shell ? { marks: kept.shell } : null,
 					version: this.#version
 				}
 			})

@@ -157,6 +157,46 @@ describe('marks on a photograph', () => {
 		expect(marks.chosen).toEqual({ kind: 'corner', index: 0 });
 	});
 
+	test('a straight line has three places that are nudged one by one', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh({ corners: { points: square } }), desk);
+		marks.addLine();
+		expect(marks.lines[0]).toHaveLength(3);
+		marks.chosen = { kind: 'line', line: 0, index: 1 };
+		marks.nudge(0, -5);
+		await marks.save();
+		const stored = (seen[0] as unknown as { straightLines: { lines: { y: number }[][] } })
+			.straightLines.lines[0];
+		expect((stored?.[0]?.y ?? 0) - (stored?.[1]?.y ?? 0)).toBeCloseTo(5);
+		marks.dropLine(0);
+		await marks.save();
+		expect((seen.at(-1) as unknown as { straightLines: unknown }).straightLines).toBeNull();
+	});
+
+	test('a curved side has marks on its two end circles instead of corners', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh(), desk, true);
+		expect(marks.shell.map((m) => m.degrees)).toEqual([20, 20, 90, 90, 160, 160]);
+		marks.moveTo(111, 222);
+		marks.next();
+		expect(marks.chosen).toEqual({ kind: 'arc', index: 1 });
+		await marks.save();
+		expect(seen[0]?.corners).toBeNull();
+		expect(
+			(seen[0] as unknown as { shellMarks: { marks: unknown[] } }).shellMarks.marks[0]
+		).toMatchObject({ photo: { x: 111, y: 222 }, leftEnd: true });
+		expect(marks.placed).toBe(true);
+	});
+
+	test('proposed corners are taken to be looked at, and stored only when they are right', () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.take([{ x: -5, y: 10 }, ...square.slice(1)]);
+		expect(marks.corners[0]).toEqual({ x: 0, y: 10 });
+		expect(marks.placed).toBe(false);
+		expect(seen).toHaveLength(0);
+	});
+
 	test('a known point says where it lies on the side', () => {
 		const marks = new PhotoMarks(fresh(), desk);
 		marks.addKnown(6400, 2600);

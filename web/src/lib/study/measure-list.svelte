@@ -1,12 +1,29 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import RegionDetails from './region-details.svelte';
+	import RegionTools from './region-tools.svelte';
+	import type { Side } from './sides';
 	import type { StudyDesk } from './study-desk.svelte';
 
-	/** What the regions measure: colour, scatter, and the fade against the factory colour. */
-	type Props = { measures: Schemas['Measures']; desk: StudyDesk; zones: Schemas['JobZone'][] };
+	/** What the regions measure, in the order of their numbers on the flat side. */
+	type Props = {
+		measures: Schemas['Measures'];
+		desk: StudyDesk;
+		zones: Schemas['JobZone'][];
+		side: Side;
+		ratio: number;
+	};
 
-	let { measures, desk, zones }: Props = $props();
+	let { measures, desk, zones, side, ratio }: Props = $props();
 
+	const blurred = $derived(measures.strips.filter((s) => s.blurred));
+	const others = $derived(
+		desk.regions
+			.map((r, i) => ({ r, i }))
+			.filter(({ r }) => r.side === side && r.role !== 'MEASURE')
+	);
+	const numberOf = (id: string) =>
+		desk.regions.filter((r) => r.side === side).findIndex((r) => r.id === id) + 1;
 	const one = (v: number) => v.toFixed(1);
 	const signed = (v: number) => (v >= 0 ? '+' : '−') + Math.abs(v).toFixed(1);
 
@@ -29,18 +46,31 @@
 		would check them.
 	{/if}
 	A corner one pixel off moves the side by up to
-	<span class="figure text-ink">{one(measures.slipMm)} mm</span>.
+	<span class="figure text-ink">{one(measures.slipMm)} mm</span>. The scale is known to
+	<span class="figure text-ink">± {measures.scalePercent.toFixed(2)} %</span>.
 	{measures.balanced
 		? 'The grey card takes the light out.'
 		: 'No grey card: colours include the light.'}
+	{#if blurred.length}
+		Out of focus from {Math.round(blurred[0]?.fromMm ?? 0)} to {Math.round(
+			blurred.at(-1)?.toMm ?? 0
+		)} mm.{/if}
+	The smallest mark that shows on the model is {Math.round(measures.smallestMm)} mm on the prototype.
 </p>
+{#each measures.hardPairs as p (p.one + p.two)}
+	<p class="mt-1 border-l-4 border-ink pl-3">
+		{p.inseparable
+			? `${p.one} and ${p.two} cannot be told apart here: they are too alike for a number.`
+			: `${p.one} and ${p.two} are hard to tell apart: up to ${p.confusedPercent.toFixed(0)} % of their pixels may be the other.`}
+	</p>
+{/each}
 {#if measures.regions.length === 0}
 	<p class="mt-2">
 		Drag over the flat side to measure a colour. Begin with paint that sun and dirt never reached.
 	</p>
 {/if}
 <ol class="mt-2">
-	{#each measures.regions as m, i (m.regionId)}
+	{#each measures.regions as m (m.regionId)}
 		{@const region = desk.regions.find((r) => r.id === m.regionId)}
 		{@const on = desk.chosen === m.regionId}
 		<li class="border-t border-line py-1.5">
@@ -49,7 +79,7 @@
 				aria-expanded={on}
 				onclick={() => (desk.chosen = on ? undefined : m.regionId)}
 			>
-				<span class="figure">{i + 1}</span>
+				<span class="figure">{numberOf(m.regionId)}</span>
 				<span class="block h-8 border border-soft" style:background-color={m.hex ?? 'transparent'}
 				></span>
 				<span class="leading-tight">
@@ -80,34 +110,43 @@
 							{one(m.fade.deltaE00)}: {inWords(m.fade)} than the factory colour
 						</p>
 					{/if}
-					<div class="flex flex-wrap items-center gap-2">
-						<input
-							class="w-40"
-							aria-label="Name of region {i + 1}"
-							value={region.name}
-							onchange={(e) =>
-								void desk.changeRegion(region.id, { name: e.currentTarget.value }, 'Region named')}
-						/>
-						<select
-							aria-label="Zone of region {i + 1}"
-							value={region.zoneKey ?? ''}
-							onchange={(e) =>
-								void desk.changeRegion(region.id, { zoneKey: e.currentTarget.value || null })}
-						>
-							<option value="">no zone</option>
-							{#each zones as z (z.zoneKey)}<option value={z.zoneKey}>{z.name}</option>{/each}
-						</select>
-					</div>
-					<div class="flex gap-4">
-						<button class="tag underline" onclick={() => void desk.nameFactory(region.id)}
-							>{region.factory ? 'not the factory colour' : 'this is the factory colour'}</button
-						>
-						<button class="tag underline" onclick={() => void desk.dropRegion(region.id)}
-							>take out</button
-						>
-					</div>
+					<RegionDetails {m} {ratio} />
+					<RegionTools {region} number={numberOf(m.regionId)} {desk} {zones} />
 				</div>
 			{/if}
 		</li>
 	{/each}
 </ol>
+{#if others.length}
+	<h3 class="mt-3 text-lg">Also marked</h3>
+	<ul>
+		{#each others as { r } (r.id)}
+			{@const edge = measures.edges.find((e) => e.regionId === r.id)}
+			{@const on = desk.chosen === r.id}
+			<li class="border-t border-line py-1.5">
+				<button
+					class="grid w-full grid-cols-[1.4rem_1fr] gap-2 text-left"
+					aria-expanded={on}
+					onclick={() => (desk.chosen = on ? undefined : r.id)}
+				>
+					<span class="figure">{numberOf(r.id)}</span>
+					<span
+						><span class="font-semibold">{r.name}</span>
+						<span class="text-soft"
+							>{r.role === 'EXCLUDE'
+								? 'is left out of every measure'
+								: r.role === 'CUT'
+									? 'is cut as a piece'
+									: edge && edge.wornPercent !== null && edge.wornPercent !== undefined
+										? `worn on ${one(edge.wornPercent)} ± ${one(edge.plusMinus)} % of its length, ${edge.scrapes} places, the longest ${Math.round(edge.longestMm)} mm`
+										: (edge?.cannot ?? '')}</span
+						></span
+					>
+				</button>
+				{#if on}<div class="mt-1.5 ml-7 border-l-2 border-ink pl-3">
+						<RegionTools region={r} number={numberOf(r.id)} {desk} {zones} />
+					</div>{/if}
+			</li>
+		{/each}
+	</ul>
+{/if}

@@ -1,76 +1,89 @@
 <script lang="ts">
-	import type { Schemas } from '$lib/api/client';
+	import { api, must, said, type Schemas } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import { PhotoMarks } from './marks.svelte';
+	import MarkFields from './mark-fields.svelte';
 	import PhotoStage from './photo-stage.svelte';
 
 	/** One photograph with its marks and what else can be marked on it. */
-	type Props = { photo: Schemas['Photograph']; lengthMm: number; heightMm: number };
+	type Props = {
+		photo: Schemas['Photograph'];
+		size: Schemas['SideSize'];
+		others?: Schemas['Photograph'][];
+	};
 
-	let { photo, lengthMm, heightMm }: Props = $props();
+	let { photo, size, others = [] }: Props = $props();
 
 	const desk = Desk.get();
 	// made anew for each photograph by the key around this component
 	// svelte-ignore state_referenced_locally
-	const marks = new PhotoMarks(photo, desk);
+	const marks = new PhotoMarks(photo, desk, Boolean(size.curve));
+	let looking = $state(false);
+	let told = $state('');
+
+	// one that is marked already and looks like this one: the camera may have stood still
+	const like = $derived(
+		others.find(
+			(o) =>
+				o.id !== photo.id &&
+				o.corners &&
+				Math.abs(o.widthPx / o.heightPx - photo.widthPx / photo.heightPx) < 0.01
+		)
+	);
+
+	async function find() {
+		looking = true;
+		told = '';
+		try {
+			const p = await must(
+				api.GET('/api/photographs/{id}/corners', { params: { path: { id: photo.id } } })
+			);
+			if (p.corners) marks.take(p.corners.points);
+			told = p.corners ? 'Proposed. Drag what is off, then keep them.' : p.reason;
+		} catch (error) {
+			told = said(error);
+		} finally {
+			looking = false;
+		}
+	}
+
+	function reuse() {
+		const from = like;
+		if (!from?.corners) return;
+		const scale = photo.widthPx / from.widthPx;
+		marks.take(from.corners.points.map((p) => ({ x: p.x * scale, y: p.y * scale })));
+		told = `Taken from ${from.caption}. Drag what is off, then keep them.`;
+	}
 </script>
 
 <PhotoStage {marks} caption={photo.caption || 'Photograph'} />
-{#if !marks.placed}
-	<p class="mt-2 flex flex-wrap items-center gap-3">
-		<span>Drag the four corners to the corners of the side.</span>
-		<Button look="act" onclick={() => void marks.save()}>The corners are right</Button>
-	</p>
-{/if}
 <div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
-	{#if marks.grey}
-		<label class="flex items-center gap-2">
-			<span class="tag">Grey card L*</span>
-			<input
-				class="w-20"
-				type="number"
-				min="5"
-				max="95"
-				step="1"
-				value={marks.grey.lightness}
-				onchange={(e) => marks.setLightness(e.currentTarget.valueAsNumber)}
-			/>
-		</label>
-		<button class="tag underline" onclick={() => marks.resizeGrey(1.2)}>larger</button>
-		<button class="tag underline" onclick={() => marks.resizeGrey(1 / 1.2)}>smaller</button>
-		<button class="tag underline" onclick={() => marks.dropGrey()}>no grey card</button>
-	{:else}
-		<button class="tag underline" onclick={() => marks.addGrey()}>Mark a grey card</button>
+	{#if !marks.placed || told}
+		<Button
+			look={marks.placed ? 'plain' : 'act'}
+			onclick={() => void marks.save().then(() => (told = ''))}
+			>{marks.curved ? 'The end circles are right' : 'The corners are right'}</Button
+		>
 	{/if}
-	<button class="tag underline" onclick={() => marks.addKnown(lengthMm, heightMm)}
-		>Add a known point</button
-	>
-	{#if marks.placed}
+	{#if !marks.curved}
+		<Button look="bare" disabled={looking} onclick={() => void find()}
+			>{looking ? 'Looking for the corners …' : 'Find the corners'}</Button
+		>
+		{#if like}<Button look="bare" onclick={reuse}>Corners as on the other</Button>{/if}
+	{/if}
+	{#if !marks.placed && !told}
+		<span class="text-soft"
+			>{marks.curved
+				? 'Drag three marks on each end circle: near the top, facing you, near the bottom.'
+				: 'Drag the four corners to the corners of the side.'}</span
+		>
+	{/if}
+	{#if told}<span role="status">{told}</span>{/if}
+	{#if marks.placed && !told}
 		<span class="tag ml-auto" role="status"
 			>{marks.refused ? 'Marks not kept' : marks.kept ? 'Marks kept' : 'Keeping the marks …'}</span
 		>
 	{/if}
 </div>
-{#each marks.known as k, i (i)}
-	<div class="mt-1 flex flex-wrap items-center gap-2">
-		<span class="tag">Known point {i + 1} lies at</span>
-		<input
-			class="w-24"
-			type="number"
-			aria-label="Known point {i + 1}, mm from the left"
-			value={Math.round(k.xMm)}
-			onchange={(e) => marks.setKnown(i, { xMm: e.currentTarget.valueAsNumber })}
-		/>
-		mm from the left,
-		<input
-			class="w-24"
-			type="number"
-			aria-label="Known point {i + 1}, mm from the top"
-			value={Math.round(k.yMm)}
-			onchange={(e) => marks.setKnown(i, { yMm: e.currentTarget.valueAsNumber })}
-		/>
-		mm from the top
-		<button class="tag underline" onclick={() => marks.dropKnown(i)}>take out</button>
-	</div>
-{/each}
+<MarkFields {marks} lengthMm={size.lengthMm} heightMm={size.heightMm} />

@@ -4,6 +4,7 @@
 	import { must } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
+	import { SIDES, type Side } from './sides';
 
 	/** The photographs of one role: put in, choose, put away. */
 	type Props = {
@@ -11,17 +12,21 @@
 		role: Schemas['Photograph']['role'];
 		photographs: Schemas['Photograph'][];
 		chosen: string | undefined;
+		side?: Side;
 		onchoose: (id: string) => void;
 	};
 
-	let { jobId, role, photographs, chosen, onchoose }: Props = $props();
+	let { jobId, role, photographs, chosen, side = 'LEFT', onchoose }: Props = $props();
 
 	const desk = Desk.get();
 	let input = $state<HTMLInputElement>();
 	let coming = $state('');
 	let refused = $state('');
 	let over = $state(false);
-	const what = $derived(role === 'PROTOTYPE' ? 'the prototype' : 'the model');
+	const where = $derived(
+		side === 'LEFT' ? '' : `, ${SIDES.find((s) => s.key === side)?.label.toLowerCase() ?? ''}`
+	);
+	const what = $derived((role === 'PROTOTYPE' ? 'the prototype' : 'the model') + where);
 
 	/** Opens the file chooser. */
 	export function ask(): void {
@@ -29,15 +34,19 @@
 	}
 
 	async function take(files: FileList | null | undefined) {
-		const file = files?.[0];
-		if (!file) return;
-		coming = file.name;
 		refused = '';
+		for (const file of Array.from(files ?? [])) await takeOne(file);
+		coming = '';
+		if (input) input.value = '';
+	}
+
+	async function takeOne(file: File) {
+		coming = file.name;
 		const id = crypto.randomUUID();
 		try {
 			await must(
 				api.PUT('/api/jobs/{jobId}/photographs/{id}', {
-					params: { path: { jobId, id }, query: { role, caption: file.name.slice(0, 200) } },
+					params: { path: { jobId, id }, query: { role, side, caption: file.name.slice(0, 200) } },
 					body: file as unknown as string,
 					bodySerializer: (b: unknown) => b as BodyInit,
 					headers: { 'Content-Type': 'application/octet-stream' }
@@ -47,9 +56,6 @@
 			onchoose(id);
 		} catch (error) {
 			refused = said(error);
-		} finally {
-			coming = '';
-			if (input) input.value = '';
 		}
 	}
 
@@ -77,6 +83,7 @@
 	bind:this={input}
 	type="file"
 	accept="image/jpeg,image/png"
+	multiple
 	class="hidden"
 	aria-label="Photograph of {what}"
 	onchange={(e) => void take(e.currentTarget.files)}
@@ -111,7 +118,7 @@
 				<button
 					class="max-w-56 truncate px-2 py-1 font-label font-medium"
 					aria-pressed={chosen === p.id}
-					onclick={() => onchoose(p.id)}>{p.caption || 'Photograph'}</button
+					onclick={() => onchoose(p.id)}>{p.sister ? '∥ ' : ''}{p.caption || 'Photograph'}</button
 				>
 				<button
 					class="tag min-h-7 min-w-7 px-1.5"

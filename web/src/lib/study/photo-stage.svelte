@@ -1,15 +1,21 @@
 <script lang="ts">
 	import { CORNERS, type Chosen, type PhotoMarks } from './marks.svelte';
+	import { Viewport } from './viewport.svelte';
 
-	/** The photograph with its marks: corners, known points, grey card; a loupe follows the chosen one. */
+	/** The photograph with its marks; a loupe follows the chosen one, the wheel zooms. */
 	let { marks, caption }: { marks: PhotoMarks; caption: string } = $props();
 
 	let svg = $state<SVGSVGElement>();
 	let dragging = $state(false);
+	let panning = $state<{ x: number; y: number }>();
 	let steering = $state(false);
 	let shownWidth = $state(800);
 
-	const unit = $derived(marks.width / Math.max(1, shownWidth));
+	const view = new Viewport(
+		() => marks.width,
+		() => marks.height
+	);
+	const unit = $derived(view.box.width / Math.max(1, shownWidth));
 	const src = $derived(`/api/photographs/${marks.id}/picture?most=2000`);
 	const outline = $derived(marks.corners.map((p) => `${p.x},${p.y}`).join(' '));
 	const loupe = $derived(marks.width * 0.045);
@@ -19,9 +25,10 @@
 	function toPhoto(event: PointerEvent) {
 		const box = svg?.getBoundingClientRect();
 		if (!box) return { x: 0, y: 0 };
+		const shown = view.box;
 		return {
-			x: ((event.clientX - box.left) / box.width) * marks.width,
-			y: ((event.clientY - box.top) / box.height) * marks.height
+			x: shown.x + ((event.clientX - box.left) / box.width) * shown.width,
+			y: shown.y + ((event.clientY - box.top) / box.height) * shown.height
 		};
 	}
 
@@ -29,11 +36,20 @@
 		const p = toPhoto(event);
 		const reach = 26 * unit;
 		const near = [
-			...marks.corners.map((c, index) => ({
-				chosen: { kind: 'corner' as const, index },
-				x: c.x,
-				y: c.y
-			})),
+			...(marks.curved
+				? marks.shell.map((m, index) => ({
+						chosen: { kind: 'arc' as const, index },
+						x: m.photo.x,
+						y: m.photo.y
+					}))
+				: marks.corners.map((c, index) => ({
+						chosen: { kind: 'corner' as const, index },
+						x: c.x,
+						y: c.y
+					}))),
+			...marks.lines.flatMap((l, line) =>
+				l.map((p, index) => ({ chosen: { kind: 'line' as const, line, index }, x: p.x, y: p.y }))
+			),
 			...marks.known.map((k, index) => ({
 				chosen: { kind: 'known' as const, index },
 				x: k.xPx,
@@ -58,17 +74,37 @@
 			marks.chosen = near.chosen;
 			dragging = true;
 			svg?.setPointerCapture(event.pointerId);
+		} else if (view.zoom > 1) {
+			panning = { x: event.clientX, y: event.clientY };
+			svg?.setPointerCapture(event.pointerId);
 		}
+	}
+
+	function wheel(event: WheelEvent) {
+		const box = svg?.getBoundingClientRect();
+		if (!box || !(event.ctrlKey || view.zoom > 1 || event.deltaY < 0)) return;
+		event.preventDefault();
+		view.by(
+			event.deltaY < 0 ? 1.25 : 1 / 1.25,
+			(event.clientX - box.left) / box.width,
+			(event.clientY - box.top) / box.height
+		);
 	}
 
 	function drag(event: PointerEvent) {
 		if (dragging) {
 			const p = toPhoto(event);
 			marks.moveTo(p.x, p.y);
+		} else if (panning) {
+			const box = svg?.getBoundingClientRect();
+			if (!box) return;
+			view.move((panning.x - event.clientX) / box.width, (panning.y - event.clientY) / box.height);
+			panning = { x: event.clientX, y: event.clientY };
 		}
 	}
 
 	function drop() {
+		panning = undefined;
 		if (dragging) {
 			dragging = false;
 			void marks.save();
@@ -87,13 +123,23 @@
 		if (move) {
 			event.preventDefault();
 			marks.nudge(...move);
+			view.show(marks.focus.x, marks.focus.y);
 		} else if (event.key === 'c') {
 			event.preventDefault();
 			event.stopPropagation();
 			marks.next();
+			view.show(marks.focus.x, marks.focus.y);
 		} else if (marks.chosen.kind === 'grey' && (event.key === '+' || event.key === '-')) {
 			event.preventDefault();
 			marks.resizeGrey(event.key === '+' ? 1.1 : 1 / 1.1);
+		} else if (event.key === '+' || event.key === '-') {
+			event.preventDefault();
+			const b = view.box;
+			view.by(
+				event.key === '+' ? 1.5 : 1 / 1.5,
+				(marks.focus.x - b.x) / b.width,
+				(marks.focus.y - b.y) / b.height
+			);
 		}
 	}
 
@@ -103,7 +149,11 @@
 			? `${CORNERS[marks.chosen.index] ?? ''} corner`
 			: marks.chosen.kind === 'known'
 				? `known point ${marks.chosen.index + 1}`
-				: 'grey card'
+				: marks.chosen.kind === 'line'
+					? `place ${marks.chosen.index + 1} of line ${marks.chosen.line + 1}`
+					: marks.chosen.kind === 'arc'
+						? `${marks.shell[marks.chosen.index]?.leftEnd ? 'left' : 'right'} end circle at ${marks.shell[marks.chosen.index]?.degrees ?? 0}°`
+						: 'grey card'
 	);
 </script>
 
@@ -120,23 +170,61 @@
 	>
 		<svg
 			bind:this={svg}
-			viewBox="0 0 {marks.width} {marks.height}"
+			viewBox={view.attribute}
+			style:aspect-ratio={marks.width / marks.height}
 			class="block w-full touch-none bg-sunk {dragging ? 'cursor-none' : 'cursor-crosshair'}"
 			onpointerdown={grab}
 			onpointermove={drag}
 			onpointerup={drop}
 			onpointercancel={drop}
+			onwheel={wheel}
 			role="presentation"
 		>
 			<image href={src} width={marks.width} height={marks.height} />
-			<polygon points={outline} fill="none" stroke="#000" stroke-width={3.5 * unit} />
-			<polygon
-				points={outline}
-				fill="none"
-				stroke="#fff"
-				stroke-width={1.5 * unit}
-				stroke-dasharray={marks.placed ? undefined : `${8 * unit} ${6 * unit}`}
-			/>
+			{#if marks.curved}
+				{#each [true, false] as left (left)}
+					{@const arc = marks.shell
+						.filter((m) => m.leftEnd === left)
+						.map((m) => `${m.photo.x},${m.photo.y}`)
+						.join(' ')}
+					<polyline points={arc} fill="none" stroke="#000" stroke-width={3.5 * unit} />
+					<polyline points={arc} fill="none" stroke="#fff" stroke-width={1.5 * unit} />
+				{/each}
+			{:else}
+				<polygon points={outline} fill="none" stroke="#000" stroke-width={3.5 * unit} />
+				<polygon
+					points={outline}
+					fill="none"
+					stroke="#fff"
+					stroke-width={1.5 * unit}
+					stroke-dasharray={marks.placed ? undefined : `${8 * unit} ${6 * unit}`}
+				/>
+			{/if}
+			{#each marks.lines as line, l (l)}
+				{@const places = line.map((p) => `${p.x},${p.y}`).join(' ')}
+				<polyline points={places} fill="none" stroke="#000" stroke-width={2.6 * unit} />
+				<polyline
+					points={places}
+					fill="none"
+					stroke="#fff"
+					stroke-width={1.2 * unit}
+					stroke-dasharray="{2 * unit} {3 * unit}"
+				/>
+				{#each line as p, i (i)}
+					<g transform="translate({p.x} {p.y}) scale({unit})">
+						<rect x="-6" y="-6" width="12" height="12" fill="none" stroke="#000" stroke-width="4" />
+						<rect
+							x="-6"
+							y="-6"
+							width="12"
+							height="12"
+							fill="none"
+							stroke="#fff"
+							stroke-width={isChosen({ kind: 'line', line: l, index: i }) ? 2.6 : 1.4}
+						/>
+					</g>
+				{/each}
+			{/each}
 			{#if marks.grey}
 				<rect
 					x={marks.grey.x}
@@ -157,8 +245,8 @@
 					stroke-width={1.2 * unit}
 				/>
 			{/if}
-			{#each marks.corners as c, i (i)}
-				{@const on = isChosen({ kind: 'corner', index: i })}
+			{#each marks.curved ? marks.shell.map((m) => m.photo) : marks.corners as c, i (i)}
+				{@const on = isChosen({ kind: marks.curved ? 'arc' : 'corner', index: i })}
 				<g transform="translate({c.x} {c.y}) scale({unit})">
 					<circle r={on ? 13 : 10} fill="none" stroke="#000" stroke-width="4.5" />
 					<circle r={on ? 13 : 10} fill="none" stroke="#fff" stroke-width="2" />
@@ -194,7 +282,12 @@
 			class="h-full w-full bg-black"
 		>
 			<image href={src} width={marks.width} height={marks.height} />
-			<polygon points={outline} fill="none" stroke="#fff" stroke-width={loupe * 0.02} />
+			{#if !marks.curved}<polygon
+					points={outline}
+					fill="none"
+					stroke="#fff"
+					stroke-width={loupe * 0.02}
+				/>{/if}
 			<path
 				d="M{marks.focus.x - loupe} {marks.focus.y} h{loupe * 0.85} m{loupe * 0.3} 0 h{loupe *
 					0.85} M{marks.focus.x} {marks.focus.y - loupe} v{loupe * 0.85} m0 {loupe * 0.3} v{loupe *
@@ -210,7 +303,10 @@
 	<span class="normal-case"
 		>{Math.round(marks.focus.x * 4) / 4}, {Math.round(marks.focus.y * 4) / 4} px</span
 	>
-	<span class="normal-case">arrows nudge, shift ten, ctrl a quarter, c next mark</span>
+	<span class="normal-case">arrows nudge, shift ten, ctrl a quarter, c next mark, + and − zoom</span
+	>
+	{#if view.zoom > 1}<button class="underline" onclick={() => view.whole()}>whole photograph</button
+		>{/if}
 </p>
 {#if marks.refused}
 	<p role="alert" class="mt-2 border-l-8 border-ink bg-sheet px-3 py-2">{marks.refused}</p>

@@ -4,8 +4,11 @@ import type { Desk } from '$lib/ui/desk.svelte';
 
 export type Region = Schemas['JobRegion'];
 export type Effect = Schemas['JobEffect'];
+export type Sample = Schemas['JobSample'];
 
-/** Edits of regions and effects: each replaces the whole list, and the list before is the way back. */
+const NAMES = { MEASURE: 'Region', EXCLUDE: 'Left out', EDGE: 'Edge', CUT: 'Piece' };
+
+/** Edits of regions, effects and samples: each replaces the whole list, and the list before is the way back. */
 export class StudyDesk {
 	chosen = $state<string>();
 
@@ -21,6 +24,10 @@ export class StudyDesk {
 
 	get effects(): Effect[] {
 		return this.study()?.effects ?? [];
+	}
+
+	get samples(): Sample[] {
+		return this.study()?.samples ?? [];
 	}
 
 	get chosenRegion(): Region | undefined {
@@ -43,6 +50,16 @@ export class StudyDesk {
 			api.PUT('/api/jobs/{jobId}/study/effects', {
 				params: { path: { jobId: this.jobId } },
 				body: { effects, version }
+			})
+		);
+	}
+
+	async #putSamples(samples: Sample[]): Promise<void> {
+		const version = this.#version();
+		await must(
+			api.PUT('/api/jobs/{jobId}/study/samples', {
+				params: { path: { jobId: this.jobId } },
+				body: { samples, version }
 			})
 		);
 	}
@@ -87,15 +104,49 @@ export class StudyDesk {
 		);
 	}
 
+	setSamples(label: string, change: (samples: Sample[]) => Sample[]): Promise<boolean> {
+		let before: Sample[] = [];
+		return this.desk.edit(
+			label,
+			() => {
+				before = this.samples;
+				return this.#putSamples(change(before));
+			},
+			this.#after,
+			async () => {
+				await this.#putSamples(before);
+				await this.#after();
+			}
+		);
+	}
+
+	addSample(part: Omit<Sample, 'id'>): Promise<boolean> {
+		return this.setSamples('Sample picked', (all) => [
+			...all,
+			{ ...part, id: crypto.randomUUID() }
+		]);
+	}
+
+	dropSample(id: string): Promise<boolean> {
+		return this.setSamples('Sample taken out', (all) => all.filter((s) => s.id !== id));
+	}
+
 	async addRegion(part: Omit<Region, 'id' | 'factory' | 'name'>): Promise<void> {
 		const id = crypto.randomUUID();
 		const marked = await this.setRegions('Region marked', (all) => [
 			...all,
-			{ ...part, id, name: `Region ${all.length + 1}`, factory: false }
+			{ ...part, id, name: this.#nextName(all, part.role), factory: false }
 		]);
 		if (marked) {
 			this.chosen = id;
 		}
+	}
+
+	/** The lowest number that is free: edges are told apart by their names. */
+	#nextName(all: Region[], role: Region['role']): string {
+		let n = all.filter((r) => r.role === role).length + 1;
+		while (all.some((r) => r.name === `${NAMES[role]} ${n}`)) n += 1;
+		return `${NAMES[role]} ${n}`;
 	}
 
 	changeRegion(id: string, part: Partial<Region>, label = 'Region changed'): Promise<boolean> {

@@ -12,7 +12,7 @@ describe('the study', () => {
 	let notes: StudyDesk;
 
 	beforeEach(() => {
-		study = { version: 1, regions: [], effects: [] };
+		study = { version: 1, regions: [], effects: [], samples: [] };
 		desk = new Desk();
 		notes = new StudyDesk('job', desk, () => study);
 		answer<Partial<Schemas['Study']>>('PUT', ({ body }) => {
@@ -24,13 +24,61 @@ describe('the study', () => {
 		});
 	});
 
-	const part = { zoneKey: null, xMm: 1, yMm: 2, widthMm: 300, heightMm: 200 };
+	const part = {
+		zoneKey: null,
+		side: 'LEFT' as const,
+		role: 'MEASURE' as const,
+		outline: [],
+		xMm: 1,
+		yMm: 2,
+		widthMm: 300,
+		heightMm: 200
+	};
 
 	test('a region that is marked is chosen and has the next number', async () => {
 		await notes.addRegion(part);
 		await notes.addRegion(part);
 		expect(notes.regions.map((r) => r.name)).toEqual(['Region 1', 'Region 2']);
 		expect(notes.chosenRegion?.name).toBe('Region 2');
+	});
+
+	test('what is left out is counted apart from what is measured', async () => {
+		await notes.addRegion(part);
+		await notes.addRegion({ ...part, role: 'EXCLUDE' });
+		await notes.addRegion({ ...part, role: 'EDGE' });
+		await notes.addRegion(part);
+		expect(notes.regions.map((r) => r.name)).toEqual([
+			'Region 1',
+			'Left out 1',
+			'Edge 1',
+			'Region 2'
+		]);
+	});
+
+	test('a name that is taken is not given again', async () => {
+		await notes.addRegion(part);
+		await notes.addRegion(part);
+		const first = notes.regions[0];
+		await notes.dropRegion(first?.id ?? '');
+		await notes.addRegion(part);
+		expect(notes.regions.map((r) => r.name)).toEqual(['Region 2', 'Region 3']);
+	});
+
+	test('a sample that is argued away comes back with undo', async () => {
+		const sample = {
+			photographId: 'photo',
+			kind: 'OLD_RUST' as const,
+			xMm: 5,
+			yMm: 6,
+			widthMm: 40,
+			heightMm: 30
+		};
+		await notes.addSample(sample);
+		expect(notes.samples).toMatchObject([sample]);
+		await notes.dropSample(notes.samples[0]?.id ?? '');
+		expect(notes.samples).toEqual([]);
+		await desk.undo();
+		expect(notes.samples).toMatchObject([sample]);
 	});
 
 	test('regions that are marked in quick succession are all kept', async () => {

@@ -1,37 +1,76 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { compareQuery, jobQuery, photographsQuery } from '$lib/api/queries';
+	import { comparing } from '$lib/api/progress.svelte';
+	import {
+		compareQuery,
+		historyQuery,
+		jobQuery,
+		photographsQuery,
+		sidesQuery
+	} from '$lib/api/queries';
+	import History from '$lib/compare/history.svelte';
 	import VerdictList from '$lib/compare/verdict-list.svelte';
 	import Wipe from '$lib/compare/wipe.svelte';
 	import { Keys } from '$lib/keys/keys.svelte';
+	import PhotoAbout from '$lib/study/photo-about.svelte';
 	import PhotoDesk from '$lib/study/photo-desk.svelte';
 	import PhotoShelf from '$lib/study/photo-shelf.svelte';
+	import SidePicker from '$lib/study/side-picker.svelte';
+	import type { Side } from '$lib/study/sides';
 	import Notice from '$lib/ui/notice.svelte';
+	import Working from '$lib/ui/working.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
+
+	const LOOKS = [
+		{ key: 'wipe', label: 'Wipe' },
+		{ key: 'blink', label: 'In turn' },
+		{ key: 'map', label: 'Difference map' }
+	] as const;
 
 	const id = $derived(page.params.id ?? '');
 	const job = createQuery(() => jobQuery(id));
 	const photographs = createQuery(() => photographsQuery(id));
-	const compare = createQuery(() => compareQuery(id));
+	const sizes = createQuery(() => sidesQuery(id));
 
 	let wanted = $state<string>();
+	let side = $state<Side>('LEFT');
 	let share = $state(0.5);
-	let showMap = $state(false);
+	let look = $state<(typeof LOOKS)[number]['key']>('wipe');
 	let marking = $state(false);
+	let past = $state(false);
 	let shelf = $state<PhotoShelf>();
-	const models = $derived((photographs.data ?? []).filter((p) => p.role === 'MODEL'));
+
+	const all = $derived((photographs.data ?? []).filter((p) => p.role === 'MODEL'));
+	const models = $derived(all.filter((p) => p.side === side));
 	const model = $derived(
 		models.find((p) => p.id === wanted) ??
-			[...models].reverse().find((p) => p.corners) ??
+			[...models].reverse().find((p) => p.corners ?? p.shellMarks) ??
 			models.at(-1)
 	);
-	const ready = $derived(compare.data?.prototypeId && compare.data.modelId);
+	const size = $derived(sizes.data?.find((s) => s.side === side));
+	const of = $derived(
+		model && (model.corners ?? model.shellMarks) ? { side, model: model.id } : { side }
+	);
+	const compare = createQuery(() => compareQuery(id, of));
+	const history = createQuery(() => historyQuery(id, { side }, past));
+	const ready = $derived(
+		compare.data?.side === side && compare.data.prototypeId && compare.data.modelId
+	);
 	const stamp = $derived((photographs.data ?? []).map((p) => p.version).join('-'));
+	const asked = $derived(`side=${side}&model=${compare.data?.modelId ?? ''}&at=${stamp}`);
 
 	Keys.use('Compare', () => [
 		{ key: 'p', label: 'Put a photograph of the model in', run: () => shelf?.ask() },
-		{ key: 'd', label: 'Difference map or wipe', run: () => (showMap = !showMap) },
+		{
+			key: 'd',
+			label: 'Wipe, in turn, difference map',
+			run: () => {
+				const at = LOOKS.findIndex((l) => l.key === look);
+				look = LOOKS[(at + 1) % LOOKS.length]?.key ?? 'wipe';
+			}
+		},
+		{ key: 'h', label: 'How it came closer', run: () => (past = !past) },
 		{ key: 'ArrowLeft', label: 'Wipe to the left', run: () => (share = Math.max(0, share - 0.05)) },
 		{
 			key: 'ArrowRight',
@@ -45,73 +84,95 @@
 
 <div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
 	<div class="min-w-0">
+		<SidePicker bind:side photographs={all} />
 		{#if compare.error}
 			<Notice title="The sides cannot be compared" text={compare.error.message} kind="failed" />
 		{/if}
-		{#if ready && job.data}
+		{#if ready && job.data && size}
 			<div class="mb-2 flex flex-wrap gap-5" role="group" aria-label="How to look">
-				<button
-					class="border-b-2 font-label text-lg font-semibold {showMap
-						? 'border-transparent text-soft'
-						: 'border-ink'}"
-					aria-pressed={!showMap}
-					onclick={() => (showMap = false)}>Wipe</button
-				>
-				<button
-					class="border-b-2 font-label text-lg font-semibold {showMap
-						? 'border-ink'
-						: 'border-transparent text-soft'}"
-					aria-pressed={showMap}
-					onclick={() => (showMap = true)}>Difference map</button
-				>
+				{#each LOOKS as l (l.key)}
+					<button
+						class="border-b-2 font-label text-lg font-semibold {look === l.key
+							? 'border-ink'
+							: 'border-transparent text-soft'}"
+						aria-pressed={look === l.key}
+						onclick={() => (look = l.key)}>{l.label}</button
+					>
+				{/each}
 				<button class="tag ml-auto underline" onclick={() => (marking = !marking)}
 					>{marking ? 'Hide the photograph' : "Marks on the model's photograph"}</button
 				>
 			</div>
 			<Wipe
 				prototypeSrc={`/api/photographs/${compare.data?.prototypeId ?? ''}/side?at=${stamp}`}
-				modelSrc={`/api/photographs/${compare.data?.modelId ?? ''}/side?at=${stamp}`}
-				mapSrc={`/api/jobs/${id}/compare/map?at=${stamp}`}
-				ratio={job.data.job.lengthMm / job.data.job.heightMm}
-				{showMap}
+				modelSrc={`/api/jobs/${id}/compare/model?${asked}`}
+				mapSrc={`/api/jobs/${id}/compare/map?${asked}`}
+				ratio={size.lengthMm / size.heightMm}
+				{look}
 				bind:share
 			/>
 			<p class="mt-2 text-soft">
-				{#if showMap}Light is alike, black is ΔE00 20 and more.{/if}
+				{#if look === 'map'}Light is alike, black is ΔE00 20 and more; edges are left out.{/if}
 				Median over the side
 				<span class="figure text-ink">ΔE00 {compare.data?.medianDeltaE00?.toFixed(1) ?? '–'}</span>,
 				seen from {compare.data?.viewingMm} mm: the eye blurs {(
 					(compare.data?.eyeBlurMm ?? 0) * 2
 				).toFixed(0)} mm of the prototype.
+				{compare.data?.registered
+					? `The model is laid over by its edges, moved by ${compare.data.movedMm.toFixed(0)} mm at most.`
+					: 'The edges of the two sides do not fit each other: the corners alone lay them over.'}
 				{#if !compare.data?.modelBalanced || !compare.data.prototypeBalanced}A grey card is missing:
 					the lamps count as difference.{/if}
 			</p>
 		{/if}
-		{#if job.data}
+		{#if job.data && size}
 			<div class={ready && !marking ? 'mt-4' : 'mt-5'}>
 				<PhotoShelf
 					bind:this={shelf}
 					jobId={id}
 					role="MODEL"
+					{side}
 					photographs={models}
 					chosen={model?.id}
 					onchoose={(p) => {
 						wanted = p;
-						marking = true;
+						marking = !models.find((m) => m.id === p)?.corners;
 					}}
 				/>
-				{#if model && (!ready || marking || !model.corners)}
-					{#key model.id}<PhotoDesk
-							photo={model}
-							lengthMm={job.data.job.lengthMm}
-							heightMm={job.data.job.heightMm}
-						/>{/key}
+				{#if model && (!ready || marking || !(model.corners ?? model.shellMarks))}
+					{#key model.id}<PhotoDesk photo={model} {size} others={models} />{/key}
+					<PhotoAbout photo={model} />
 				{/if}
 			</div>
+		{/if}
+		{#if ready}
+			<section class="mt-5" aria-labelledby="history">
+				<h2 id="history" class="text-2xl">
+					<button
+						class="underline decoration-line underline-offset-4"
+						onclick={() => (past = !past)}>How it came closer</button
+					>
+				</h2>
+				{#if past}
+					{#if history.error}
+						<p role="alert">{history.error.message}</p>
+					{:else if !history.data}
+						<p class="tag" role="status">Measuring every photograph …</p>
+					{:else if history.data.length < 2}
+						<p class="text-soft">
+							One photograph of the model so far: take the next after the next coat.
+						</p>
+						<History stages={history.data} />
+					{:else}
+						<History stages={history.data} />
+					{/if}
+				{/if}
+			</section>
 		{/if}
 	</div>
 	<section aria-labelledby="verdicts">
 		<h2 id="verdicts" class="text-2xl">Region by region</h2>
+		<Working progress={comparing} waiting="Comparing" />
 		{#if compare.data?.missing.length}
 			<p class="mt-2">Still missing:</p>
 			<ul class="list-disc pl-5">
@@ -121,6 +182,6 @@
 				<a class="underline" href={resolve('/jobs/[id]/study', { id })}>Go to Study</a>
 			</p>
 		{/if}
-		{#if compare.data?.regions.length}<VerdictList regions={compare.data.regions} />{/if}
+		{#if ready && compare.data?.regions.length}<VerdictList regions={compare.data.regions} />{/if}
 	</section>
 </div>

@@ -11,7 +11,7 @@
 	const id = $derived(page.params.id ?? '');
 	const job = createQuery(() => jobQuery(id));
 	const record = createQuery(() => recordQuery(id));
-	const compare = createQuery(() => compareQuery(id));
+	const compare = createQuery(() => compareQuery(id, {}));
 	const catalogue = createQuery(() => catalogueQuery());
 
 	const file = $derived(
@@ -31,7 +31,7 @@
 			href="/api/jobs/{id}/record"
 			download={file}>Take it as JSON</a
 		>
-		<a class="tag underline" rel="external" href="/api/schema/record-1.json">its schema</a>
+		<a class="tag underline" rel="external" href="/api/schema/record-2.json">its schema</a>
 	</div>
 	<Loaded query={record}>
 		{#snippet children(view)}

@@ -1,41 +1,61 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
+	import { measuring } from '$lib/api/progress.svelte';
 	import {
 		catalogueQuery,
 		jobQuery,
 		measuresQuery,
 		photographsQuery,
+		sidesQuery,
 		studyQuery
 	} from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import EffectNotes from '$lib/study/effect-notes.svelte';
+	import EffectsSeen from '$lib/study/effects-seen.svelte';
 	import MeasureList from '$lib/study/measure-list.svelte';
+	import PaperPanel from '$lib/study/paper-panel.svelte';
+	import PhotoAbout from '$lib/study/photo-about.svelte';
 	import PhotoDesk from '$lib/study/photo-desk.svelte';
 	import PhotoShelf from '$lib/study/photo-shelf.svelte';
+	import SidePicker from '$lib/study/side-picker.svelte';
+	import SideSize from '$lib/study/side-size.svelte';
 	import SideView from '$lib/study/side-view.svelte';
+	import { SIDES, type Side } from '$lib/study/sides';
 	import { StudyDesk } from '$lib/study/study-desk.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
+	import Working from '$lib/ui/working.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
 
 	const id = $derived(page.params.id ?? '');
 	const desk = Desk.get();
 	const job = createQuery(() => jobQuery(id));
 	const photographs = createQuery(() => photographsQuery(id));
+	const sizes = createQuery(() => sidesQuery(id));
 	const study = createQuery(() => studyQuery(id));
 	const catalogue = createQuery(() => catalogueQuery());
 
 	let wanted = $state<string>();
+	let side = $state<Side>('LEFT');
 	let shelf = $state<PhotoShelf>();
-	const prototypes = $derived((photographs.data ?? []).filter((p) => p.role === 'PROTOTYPE'));
+
+	const all = $derived((photographs.data ?? []).filter((p) => p.role === 'PROTOTYPE'));
+	const prototypes = $derived(all.filter((p) => p.side === side));
 	const photo = $derived(
 		prototypes.find((p) => p.id === wanted) ??
-			[...prototypes].reverse().find((p) => p.corners) ??
+			[...prototypes].reverse().find((p) => (p.corners ?? p.shellMarks) && !p.sister) ??
 			prototypes.at(-1)
 	);
-	const measures = createQuery(() => measuresQuery(id, photo?.id ?? '', Boolean(photo?.corners)));
+	const size = $derived(sizes.data?.find((s) => s.side === side));
+	const located = $derived(Boolean(size?.curve ? photo?.shellMarks : photo?.corners));
+	const measures = createQuery(() => measuresQuery(id, photo?.id ?? '', located));
+	const own = $derived(measures.data?.photographId === photo?.id ? measures.data : undefined);
 	const notes = new StudyDesk(page.params.id ?? '', desk, () => study.data);
 	const view = $derived(job.data);
+	const label = $derived(SIDES.find((s) => s.key === side)?.label ?? '');
+	const stamp = $derived(
+		`${photo?.version ?? 0}-${view?.job.version ?? 0}-${Math.round(size?.lengthMm ?? 0)}x${Math.round(size?.heightMm ?? 0)}`
+	);
 
 	Keys.use('Study', () => [
 		{ key: 'p', label: 'Put a photograph in', run: () => shelf?.ask() },
@@ -43,6 +63,14 @@
 			key: 'f',
 			label: 'The chosen region is the factory colour',
 			run: () => notes.chosen && void notes.nameFactory(notes.chosen)
+		},
+		{
+			key: 's',
+			label: 'The next side',
+			run: () => {
+				const at = SIDES.findIndex((s) => s.key === side);
+				side = SIDES[(at + 1) % SIDES.length]?.key ?? 'LEFT';
+			}
 		}
 	]);
 </script>
@@ -51,47 +79,76 @@
 
 <div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
 	<div class="min-w-0">
-		{#if view}
-			<PhotoShelf
-				bind:this={shelf}
-				jobId={id}
-				role="PROTOTYPE"
-				photographs={prototypes}
-				chosen={photo?.id}
-				onchoose={(p) => (wanted = p)}
-			/>
-			{#if photo}
-				{#key photo.id}
-					<PhotoDesk {photo} lengthMm={view.job.lengthMm} heightMm={view.job.heightMm} />
-				{/key}
-				{#if photo.corners}
-					<h2 class="mt-4 mb-1 text-xl">The side, flat</h2>
-					<SideView
-						photoId={photo.id}
-						stamp={`${photo.version}-${view.job.version}`}
-						lengthMm={view.job.lengthMm}
-						heightMm={view.job.heightMm}
-						desk={notes}
-					/>
+		{#if view && sizes.data}
+			<SidePicker bind:side photographs={all}>
+				{#key side}<SideSize jobId={id} {side} {size} {label} />{/key}
+			</SidePicker>
+			{#if size}
+				<PhotoShelf
+					bind:this={shelf}
+					jobId={id}
+					role="PROTOTYPE"
+					{side}
+					photographs={prototypes}
+					chosen={photo?.id}
+					onchoose={(p) => (wanted = p)}
+				/>
+				{#if photo}
+					{#key `${photo.id} ${Boolean(size.curve)}`}
+						<PhotoDesk {photo} {size} others={prototypes} />
+					{/key}
+					<PhotoAbout {photo} />
+					{#if located}
+						<h2 class="mt-4 mb-1 text-xl">
+							The {label.toLowerCase()}, {size.curve ? 'laid flat' : 'flat'}
+						</h2>
+						{#key photo.id}
+							<SideView
+								photoId={photo.id}
+								{stamp}
+								{side}
+								lengthMm={size.lengthMm}
+								heightMm={size.heightMm}
+								desk={notes}
+								colours={own?.colours}
+							/>
+						{/key}
+						<section class="mt-6" aria-labelledby="paper">
+							<h2 id="paper" class="mb-2 text-2xl">To paper and blade</h2>
+							<PaperPanel jobId={id} desk={notes} />
+						</section>
+					{/if}
 				{/if}
 			{/if}
 		{/if}
 	</div>
 	<div class="flex flex-col gap-6">
-		{#if photo?.corners}
+		{#if located && photo}
 			<section aria-labelledby="measures">
 				<h2 id="measures" class="text-2xl">Measured</h2>
-				{#if measures.data && view}
-					<MeasureList measures={measures.data} desk={notes} zones={view.zones} />
-				{:else if measures.error}
+				<Working progress={measuring} waiting="Measuring" />
+				{#if measures.error}
 					<p role="alert">{measures.error.message}</p>
-				{:else}
-					<p class="tag" role="status">Measuring …</p>
+				{:else if own && view}
+					<MeasureList
+						measures={own}
+						desk={notes}
+						zones={view.zones}
+						{side}
+						ratio={view.job.scaleRatio}
+					/>
 				{/if}
 			</section>
 		{/if}
 		<section aria-labelledby="effects">
 			<h2 id="effects" class="text-2xl">Seen on the prototype</h2>
+			{#if located && photo && view}
+				<div class="mb-3">
+					{#key photo.id}
+						<EffectsSeen jobId={id} photoId={photo.id} {stamp} desk={notes} zones={view.zones} />
+					{/key}
+				</div>
+			{/if}
 			{#if view && catalogue.data && study.data}
 				<EffectNotes desk={notes} kinds={catalogue.data.effects} zones={view.zones} />
 				{#if notes.effects.length}

@@ -20,7 +20,7 @@ public class CorePurityTest {
                     .importPackages("org.pendrik.core");
 
     @Test
-    public void dependsOnlyOnTheLanguageAndThreeLibraries() {
+    public void dependsOnlyOnTheLanguageAndFourLibraries() {
         classes()
                 .that()
                 .resideInAPackage("org.pendrik.core..")
@@ -34,6 +34,7 @@ public class CorePurityTest {
                         "java.io",
                         "java.nio.charset",
                         "org.ejml..",
+                        "org.locationtech.jts..",
                         "org.apache.commons.csv",
                         "org.jspecify.annotations")
                 .check(core);

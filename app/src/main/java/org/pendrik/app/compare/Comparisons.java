@@ -1,139 +1,105 @@
 package org.pendrik.app.compare;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
-import org.pendrik.app.makeup.Plans;
-import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.photograph.Role;
+import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.study.JobRegion;
+import org.pendrik.app.study.Measuring;
+import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
-import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Catalogue;
-import org.pendrik.core.film.Technique;
+import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.MeasuredRegion;
+import org.pendrik.core.measure.Watch;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.RegionVerdict;
 import org.pendrik.core.photo.SideComparison;
-import org.pendrik.core.photo.Verdict;
 import org.springframework.stereotype.Service;
 
 /** Judges the model's side against the prototype's. */
 @Service
 class Comparisons {
+    private static final String THE_COMPARISON = "The comparison";
+
+    /** How far two sides may still be off each other, laid over by their edges or only by marks. */
+    private static final double SLACK_PX = 1.2;
+
+    private static final double SLACK_UNREGISTERED_PX = 3;
+
     private final Jobs jobs;
     private final Photographs photographs;
-    private final Sides sides;
+    private final Pairs pairs;
     private final Studies studies;
-    private final Plans plans;
+    private final Measuring measuring;
+    private final Advices advices;
+    private final BenchLog log;
     private final Workshops workshops;
     private final Catalogue catalogue;
-    private @Nullable Measured last;
+    private @Nullable Mapped last;
 
     Comparisons(
             Jobs jobs,
             Photographs photographs,
-            Sides sides,
+            Pairs pairs,
             Studies studies,
-            Plans plans,
+            Measuring measuring,
+            Advices advices,
+            BenchLog log,
             Workshops workshops,
             Catalogue catalogue) {
         this.jobs = jobs;
         this.photographs = photographs;
-        this.sides = sides;
+        this.pairs = pairs;
         this.studies = studies;
-        this.plans = plans;
+        this.measuring = measuring;
+        this.advices = advices;
+        this.log = log;
         this.workshops = workshops;
         this.catalogue = catalogue;
     }
 
-    /** A region judged. */
-    record Judged(
-            UUID regionId,
-            String name,
-            Verdict verdict,
-            String prototypeHex,
-            String modelHex,
-            Lab prototype,
-            Lab model,
-            double deltaL,
-            double deltaC,
-            double deltaH,
-            double deltaE00,
-            @Nullable Double progress,
-            double offAxis,
-            double tolerance,
-            String advice) {}
-
-    /**
-     * A comparison.
-     *
-     * @param prototypeId the prototype's photograph, null while none has its corners marked
-     * @param modelId the model's photograph, as before
-     * @param factoryKnown a factory colour is named, so directions can be judged
-     * @param medianDeltaE00 over the whole side at viewing distance
-     * @param eyeBlurMm the blur of the eye on the side, prototype mm
-     * @param missing what has to be there first, in words; empty when nothing is missing
-     */
-    record Comparison(
-            @Nullable UUID prototypeId,
-            @Nullable UUID modelId,
-            boolean prototypeBalanced,
-            boolean modelBalanced,
-            boolean factoryKnown,
-            @Nullable Double medianDeltaE00,
-            int viewingMm,
-            double eyeBlurMm,
-            List<Judged> regions,
-            List<String> missing) {}
-
-    private record Pair(
-            Photograph prototype, Sides.Side first, Photograph model, Sides.Side second) {
-        List<GreyBalance> lights() {
-            return List.of(first.light(), second.light());
-        }
-    }
-
-    Comparison of(UUID jobId) {
+    /** Everything measured, and judged; {@code modelId} null takes the newest. */
+    Comparison of(UUID jobId, @Nullable Side wanted, @Nullable UUID modelId, Watch watch) {
         Job job = jobs.get(jobId);
+        Side side = pairs.side(jobId, wanted);
         int viewing = workshops.current().viewingMm();
         double blurMm = SideComparison.eyeBlurMm(viewing, job.scaleRatio());
-        List<String> missing = missing(jobId);
-        Optional<Pair> pair = pair(job);
+        List<String> missing = missing(jobId, side);
+        watch.at("Laying one side over the other", 0);
+        Optional<Pairs.Pair> pair = pairs.of(jobId, side, modelId);
         if (pair.isEmpty()) {
             return new Comparison(
-                    null, null, false, false, false, null, viewing, blurMm, List.of(), missing);
+                    side, null, null, false, false, false, null, viewing, blurMm, false, 0,
+                    List.of(), missing);
         }
-        Pair p = pair.get();
-        Lab factory = studies.factoryColour(jobId).orElse(null);
-        List<Judged> judged = new ArrayList<>();
-        for (JobRegion r : studies.of(jobId).regions()) {
-            if (r.factory()) {
-                continue;
-            }
-            var one = Studies.sample(p.first(), r);
-            var two = Studies.sample(p.second(), r);
-            if (one.isPresent() && two.isPresent()) {
-                judged.add(
-                        judged(
-                                jobId,
-                                r,
-                                SideComparison.judge(r.region(), one.get(), two.get(), factory)));
-            }
+        Pairs.Pair p = pair.get();
+        watch.at("Measuring both", 0.3);
+        Lab factory = measuring.factoryColour(jobId).orElse(null);
+        List<Comparison.Judged> judged = new ArrayList<>();
+        for (Both b : both(jobId, p)) {
+            judged.add(judged(jobId, b, factory));
         }
+        watch.at("Comparing every point", 0.7);
         Double median = SideComparison.median(map(p, job)).orElse(null);
         return new Comparison(
+                side,
                 p.prototype().id(),
                 p.model().id(),
                 p.prototype().greyPatch() != null,
@@ -142,93 +108,44 @@ class Comparisons {
                 median,
                 viewing,
                 blurMm,
+                p.fit().sure(),
+                p.fit().movedPx() / p.first().pxPerMm(),
                 judged,
                 missing);
     }
 
-    private List<String> missing(UUID jobId) {
-        List<String> out = new ArrayList<>();
-        for (Role role : Role.values()) {
-            String what = role == Role.PROTOTYPE ? "the prototype" : "the model";
-            Photograph p = photographs.latest(jobId, role);
-            if (p == null) {
-                out.add("A photograph of " + what + ".");
-            } else if (p.corners() == null) {
-                out.add("The four corners on the photograph of " + what + ".");
+    /** A region measured on both. */
+    private record Both(JobRegion region, MeasuredRegion prototype, MeasuredRegion model) {}
+
+    private List<Both> both(UUID jobId, Pairs.Pair p) {
+        var one = measuring.measure(p.prototype(), p.first(), Watch.NOBODY);
+        var two = measuring.measure(p.model(), p.second(), Watch.NOBODY);
+        List<Both> out = new ArrayList<>();
+        for (JobRegion r : studies.of(jobId).regions()) {
+            if (r.factory() || r.role() != RegionRole.MEASURE || r.side() != p.model().side()) {
+                continue;
             }
-        }
-        if (studies.of(jobId).regions().stream().allMatch(JobRegion::factory)) {
-            out.add("Regions to judge: mark them in Study.");
+            MeasuredRegion a = one.of(r).orElseThrow();
+            MeasuredRegion b = two.of(r).orElseThrow();
+            if (a.base().isPresent() && b.base().isPresent()) {
+                out.add(new Both(r, a, b));
+            }
         }
         return out;
     }
 
-    private Optional<Pair> pair(Job job) {
-        Photograph one = photographs.latest(job.id(), Role.PROTOTYPE);
-        Photograph two = photographs.latest(job.id(), Role.MODEL);
-        if (one == null || two == null) {
-            return Optional.empty();
-        }
-        return sides.of(one, job.length(), job.height())
-                .flatMap(
-                        a ->
-                                sides.of(two, job.length(), job.height())
-                                        .map(b -> new Pair(one, a, two, b)));
-    }
-
-    /** The map of a pair, measured once: the verdicts and the picture ask for it together. */
-    private synchronized SideComparison.DifferenceMap map(Pair p, Job job) {
-        double blurPx =
-                SideComparison.eyeBlurMm(workshops.current().viewingMm(), job.scaleRatio())
-                        * p.first().pxPerMm();
-        Measured old = last;
-        if (old != null && old.isOf(p, blurPx)) {
-            return old.map();
-        }
-        var map =
-                SideComparison.map(
-                        p.first().raster(),
-                        p.first().light(),
-                        p.second().raster(),
-                        p.second().light(),
-                        blurPx);
-        last = new Measured(p.first().raster(), p.second().raster(), p.lights(), blurPx, map);
-        return map;
-    }
-
-    /** The last map and what it was measured from; the same rasters are the same objects. */
-    private record Measured(
-            Raster first,
-            Raster second,
-            List<GreyBalance> lights,
-            double blurPx,
-            SideComparison.DifferenceMap map) {
-        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
-        boolean isOf(Pair p, double blur) {
-            return first == p.first().raster()
-                    && second == p.second().raster()
-                    && lights.equals(p.lights())
-                    && blurPx == blur;
-        }
-    }
-
-    /** The difference map as a PNG: light is alike, dark is far. */
-    byte[] picture(UUID jobId) {
-        Job job = jobs.get(jobId);
-        Pair p = pair(job).orElseThrow(() -> new NotFound("The comparison"));
-        var map = map(p, job);
-        int[] argb = new int[map.deltaE00().length];
-        for (int i = 0; i < argb.length; i++) {
-            argb[i] = SideComparison.shade(map.deltaE00()[i]);
-        }
-        return Pictures.png(new Raster(map.width(), map.height(), argb));
-    }
-
-    private Judged judged(UUID jobId, JobRegion r, RegionVerdict v) {
+    private Comparison.Judged judged(UUID jobId, Both b, @Nullable Lab factory) {
+        RegionVerdict v =
+                SideComparison.judge(
+                        b.region().region(),
+                        b.prototype().base().orElseThrow(),
+                        b.model().base().orElseThrow(),
+                        factory);
+        List<Gap> gaps = Gap.between(b.prototype(), b.model());
         var d = v.difference();
-        return new Judged(
-                r.id(),
-                r.name(),
+        return new Comparison.Judged(
+                b.region().id(),
+                b.region().name(),
                 v.verdict(),
                 Srgb.toHex(v.prototype().median()),
                 Srgb.toHex(v.model().median()),
@@ -241,41 +158,151 @@ class Comparisons {
                 Double.isNaN(v.progress()) ? null : v.progress(),
                 v.offAxis(),
                 v.tolerance(),
-                advice(jobId, r, v));
+                gaps.stream().map(Comparison.Difference::of).toList(),
+                advices.of(jobId, b.region(), v, gaps));
     }
 
-    private String advice(UUID jobId, JobRegion r, RegionVerdict v) {
-        List<String> open = new ArrayList<>();
-        String last = "";
-        for (StoredStep s : plans.of(jobId).steps()) {
-            Technique t = catalogue.technique(s.technique());
-            if (t.role() != Technique.Role.EFFECT
-                    || r.zoneKey() == null
-                    || !s.zones().keys().contains(r.zoneKey())) {
-                continue;
-            }
-            if (s.done()) {
-                last = t.name();
-            } else {
-                open.add(t.name());
+    private List<String> missing(UUID jobId, Side side) {
+        List<String> out = new ArrayList<>();
+        for (Role role : Role.values()) {
+            String what = role == Role.PROTOTYPE ? "the prototype" : "the model";
+            String where = side == Side.LEFT ? "" : " (" + side.label() + ")";
+            Photograph p = photographs.latest(jobId, role, side);
+            if (p == null) {
+                out.add("A photograph of " + what + where + ".");
+            } else if (!p.located()) {
+                out.add("The four corners on the photograph of " + what + where + ".");
             }
         }
-        return switch (v.verdict()) {
-            case AS_PROTOTYPE ->
-                    v.offAxis() > v.tolerance() && v.progress() > 0
-                            ? "As far along, but in another colour: look at it under the layout's light."
-                            : "Stop here.";
-            case LIGHTER ->
-                    !open.isEmpty()
-                            ? "Still to come here: " + String.join(", ", open) + "."
-                            : last.isEmpty()
-                                    ? "One more light pass."
-                                    : "Once more " + last + ", lightly.";
-            case HEAVIER ->
-                    last.isEmpty()
-                            ? "Too much: take some back while it still opens."
-                            : "Too much " + last + ": take some back while it still opens.";
-            case CANNOT_TELL -> "Name the factory colour in Study to judge which way.";
-        };
+        if (studies.of(jobId).regions().stream()
+                .noneMatch(
+                        r -> r.role() == RegionRole.MEASURE && !r.factory() && r.side() == side)) {
+            out.add("Regions to judge: mark them in Study.");
+        }
+        return out;
+    }
+
+    /**
+     * Every measure at every photograph of the model on a side, in order, with the coats that lie
+     * between.
+     */
+    List<Comparison.Stage> history(UUID jobId, @Nullable Side wanted, Watch watch) {
+        Side side = pairs.side(jobId, wanted);
+        List<Photograph> all = pairs.progress(jobId, side);
+        Lab factory = measuring.factoryColour(jobId).orElse(null);
+        List<Comparison.Stage> out = new ArrayList<>();
+        Instant before = Instant.MIN;
+        for (Photograph p : all) {
+            watch.at("Measuring photograph " + (out.size() + 1), (double) out.size() / all.size());
+            Optional<Pairs.Pair> pair = pairs.of(jobId, side, p.id());
+            if (pair.isEmpty()) {
+                continue;
+            }
+            List<Comparison.StageValue> values = new ArrayList<>();
+            for (Both b : both(jobId, pair.get())) {
+                values(b, factory, values);
+            }
+            Instant at = p.when();
+            Instant from = before;
+            List<String> coats =
+                    log.ofJob(jobId).stream()
+                            .filter(
+                                    e ->
+                                            e.finishedAt() != null
+                                                    && Objects.requireNonNull(e.finishedAt())
+                                                            .isAfter(from)
+                                                    && !Objects.requireNonNull(e.finishedAt())
+                                                            .isAfter(at))
+                            .map(e -> catalogue.technique(e.technique()).name())
+                            .toList();
+            out.add(new Comparison.Stage(p.id(), at, coats, values));
+            before = at;
+        }
+        return out;
+    }
+
+    private static void values(Both b, @Nullable Lab factory, List<Comparison.StageValue> out) {
+        JobRegion r = b.region();
+        if (factory != null) {
+            var p = b.prototype().base().orElseThrow();
+            var m = b.model().base().orElseThrow();
+            out.add(
+                    new Comparison.StageValue(
+                            r.id(),
+                            r.name(),
+                            "from the factory colour",
+                            "ΔE",
+                            factory.distance(p.median()),
+                            factory.distance(m.median()),
+                            2 * Math.hypot(p.uncertainty(), m.uncertainty())));
+        }
+        for (Gap g : Gap.between(b.prototype(), b.model())) {
+            out.add(
+                    new Comparison.StageValue(
+                            r.id(),
+                            r.name(),
+                            g.of().map(c -> c.label() + ", ").orElse("") + g.kind().label(),
+                            g.kind().unit(),
+                            g.prototype(),
+                            g.model(),
+                            g.tolerance()));
+        }
+    }
+
+    /** The map of a pair, measured once: the verdicts and the picture ask for it together. */
+    private synchronized SideComparison.DifferenceMap map(Pairs.Pair p, Job job) {
+        double blurPx =
+                SideComparison.eyeBlurMm(workshops.current().viewingMm(), job.scaleRatio())
+                        * p.first().pxPerMm();
+        Mapped old = last;
+        if (old != null && old.isOf(p, blurPx)) {
+            return old.map();
+        }
+        var whole =
+                SideComparison.map(
+                        p.first().raster(),
+                        p.first().light(),
+                        p.second().raster(),
+                        p.second().light(),
+                        blurPx);
+        var map =
+                SideComparison.withoutEdges(
+                        whole,
+                        p.first().raster(),
+                        blurPx,
+                        p.fit().sure() ? SLACK_PX : SLACK_UNREGISTERED_PX);
+        last = new Mapped(p.first(), p.second(), blurPx, map);
+        return map;
+    }
+
+    /** The last map and what it was measured from; the same sides are the same objects. */
+    private record Mapped(
+            Sides.Side first, Sides.Side second, double blurPx, SideComparison.DifferenceMap map) {
+        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
+        boolean isOf(Pairs.Pair p, double blur) {
+            return first == p.first() && second == p.second() && blurPx == blur;
+        }
+    }
+
+    /** The difference map as a PNG: light is alike, dark is far, edges are left out. */
+    byte[] picture(UUID jobId, @Nullable Side wanted, @Nullable UUID modelId) {
+        Job job = jobs.get(jobId);
+        var map = map(pair(jobId, wanted, modelId), job);
+        int[] argb = new int[map.deltaE00().length];
+        for (int i = 0; i < argb.length; i++) {
+            argb[i] = SideComparison.shade(map.deltaE00()[i]);
+        }
+        return Pictures.png(new Raster(map.width(), map.height(), argb));
+    }
+
+    /** The model's side, laid over the prototype's, in neutral light. */
+    byte[] modelPicture(UUID jobId, @Nullable Side wanted, @Nullable UUID modelId) {
+        return Pictures.jpeg(
+                pair(jobId, wanted, modelId).second().inNeutralLight(), Sides.WORKING_WIDTH_PX);
+    }
+
+    private Pairs.Pair pair(UUID jobId, @Nullable Side wanted, @Nullable UUID modelId) {
+        return pairs.of(jobId, pairs.side(jobId, wanted), modelId)
+                .orElseThrow(() -> new NotFound(THE_COMPARISON));
     }
 }

@@ -19,6 +19,7 @@ import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Marks;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
+import org.pendrik.app.photograph.Side;
 import org.pendrik.app.standins.DemoShots;
 import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.StandInCamera;
@@ -27,6 +28,8 @@ import org.pendrik.app.store.DataFolder;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.JobRegion;
+import org.pendrik.app.study.JobSample;
+import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshop;
 import org.pendrik.app.workshop.Workshops;
@@ -145,8 +148,9 @@ class DemoWorkshop implements ApplicationRunner {
                         Substrate.FACTORY_SEMI_GLOSS,
                         in(9),
                         "Left side after the photograph at the Brackwater tip. Keep the lettering readable.");
-        shot(id, Role.PROTOTYPE, "Brackwater tip, evening", DemoShots.prototype());
+        UUID photo = shot(id, Role.PROTOTYPE, "Brackwater tip, evening", DemoShots.prototype());
         studies.saveRegions(id, hopperRegions(), 1);
+        studies.saveSamples(id, hopperSamples(photo), 2);
         List<JobEffect> effects =
                 List.of(
                         effect(
@@ -182,7 +186,7 @@ class DemoWorkshop implements ApplicationRunner {
                                 "left-side",
                                 "right-side"),
                         effect(EffectKind.POWDER, 2, "peat along the top", "roof"));
-        studies.saveEffects(id, effects, 2);
+        studies.saveEffects(id, effects, 3);
         plans.compile(id, jobs.get(id).planVersion());
         work(id, now);
     }
@@ -194,7 +198,33 @@ class DemoWorkshop implements ApplicationRunner {
                 region("panel 5, upper", "left-side", 4500, 180, 360, 300, false),
                 region("below rib 3", "left-side", 2240, 640, 130, 420, false),
                 region("hopper foot", "left-side", 2700, 1380, 500, 140, false),
-                region("sill", "sill", 700, 1600, 900, 90, false));
+                region("sill", "sill", 700, 1600, 900, 90, false),
+                region("upper body", "left-side", 450, 130, 1900, 1010, false),
+                marked("lettering", RegionRole.EXCLUDE, 2380, 340, 1700, 250),
+                marked("patch for the number", RegionRole.CUT, 3380, 360, 640, 230));
+    }
+
+    private static JobRegion marked(
+            String name, RegionRole role, double x, double y, double w, double h) {
+        return new JobRegion(
+                UUID.randomUUID(), name, null, Side.LEFT, role, x, y, w, h, false, List.of());
+    }
+
+    private static List<JobSample> hopperSamples(UUID photo) {
+        List<JobSample> out = new ArrayList<>();
+        HopperSide.clearPlaces()
+                .forEach(
+                        (kind, place) ->
+                                out.add(
+                                        new JobSample(
+                                                UUID.randomUUID(),
+                                                photo,
+                                                kind,
+                                                place.getX(),
+                                                place.getY(),
+                                                place.getWidth(),
+                                                place.getHeight())));
+        return out;
     }
 
     private static JobRegion region(
@@ -202,9 +232,23 @@ class DemoWorkshop implements ApplicationRunner {
         return new JobRegion(UUID.randomUUID(), name, zone, x, y, w, h, factory);
     }
 
-    private void shot(UUID job, Role role, String caption, DemoShots.Shot shot) {
+    /** A photograph of the model a quarter of an hour after a step. */
+    private void progress(UUID job, String caption, Instant done, Weathering w) {
+        UUID id = shot(job, Role.MODEL, caption, DemoShots.model(w));
+        photographs.describe(
+                id,
+                new Photographs.AboutDraft(
+                        Role.MODEL,
+                        Side.LEFT,
+                        false,
+                        caption,
+                        done.plus(Duration.ofMinutes(15)),
+                        2));
+    }
+
+    private UUID shot(UUID job, Role role, String caption, DemoShots.Shot shot) {
         UUID id = UUID.randomUUID();
-        photographs.add(job, id, role, caption, shot.jpeg());
+        photographs.add(job, id, role, Side.LEFT, false, caption, shot.jpeg());
         var card = shot.camera().card();
         photographs.mark(
                 id,
@@ -218,6 +262,7 @@ class DemoWorkshop implements ApplicationRunner {
                                 card.get(3) - 24,
                                 StandInCamera.CARD_L),
                         1));
+        return id;
     }
 
     /** Does the steps up to the rust streak as the diary would have placed them three weeks ago. */
@@ -262,15 +307,17 @@ class DemoWorkshop implements ApplicationRunner {
                             ? now.minus(Duration.ofMinutes(MINUTES_SINCE_STREAK))
                             : Instant.ofEpochSecond(placed.placed().get(i).endMinute() * 60);
             done(id, a, end.minus(Duration.ofMinutes(a.minutes())), end);
+            switch (a.technique().key()) {
+                case "mist-fade" ->
+                        progress(id, "After the fade", end, new Weathering(0.9, 0, 0, 0, 0, 0));
+                case "sponge-chip" ->
+                        progress(id, "After the chips", end, new Weathering(1, 0.9, 0.8, 0, 0, 0));
+                case "oil-streak" ->
+                        progress(id, "Rust on", end, new Weathering(1, 0.9, 0.8, 0.55, 0, 0));
+                default -> {}
+            }
             if (streak) {
                 break;
-            }
-            if (a.technique().key().equals("sponge-chip")) {
-                shot(
-                        id,
-                        Role.MODEL,
-                        "After the chips",
-                        DemoShots.model(new Weathering(1.0, 0.9, 0.8, 0, 0, 0)));
             }
         }
         diaries.of(id);
@@ -292,7 +339,7 @@ class DemoWorkshop implements ApplicationRunner {
     }
 
     private static JobEffect effect(EffectKind kind, int strength, String note, String... zones) {
-        return new JobEffect(
+        return JobEffect.seen(
                 UUID.randomUUID(), kind, new ZoneKeys(List.of(zones)), strength, null, note);
     }
 

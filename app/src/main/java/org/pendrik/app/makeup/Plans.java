@@ -16,6 +16,7 @@ import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.JobEffect;
+import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
@@ -48,6 +49,7 @@ public class Plans {
     private final PlanMapper mapper;
     private final Jobs jobs;
     private final Studies studies;
+    private final Measuring measuring;
     private final Workshops workshops;
     private final Catalogue catalogue;
     private final PlanCompiler compiler;
@@ -59,6 +61,7 @@ public class Plans {
             PlanMapper mapper,
             Jobs jobs,
             Studies studies,
+            Measuring measuring,
             Workshops workshops,
             Catalogue catalogue,
             PlanCompiler compiler,
@@ -68,6 +71,7 @@ public class Plans {
         this.mapper = mapper;
         this.jobs = jobs;
         this.studies = studies;
+        this.measuring = measuring;
         this.workshops = workshops;
         this.catalogue = catalogue;
         this.compiler = compiler;
@@ -108,7 +112,7 @@ public class Plans {
     }
 
     private List<Zone> zones(Job job) {
-        Lab colour = studies.factoryColour(job.id()).orElse(Substrate.UNKNOWN_COLOUR);
+        Lab colour = measuring.factoryColour(job.id()).orElse(Substrate.UNKNOWN_COLOUR);
         return jobs.zones(job.id()).stream()
                 .map(z -> new Zone(z.zoneKey(), z.name(), job.substrate(), z.lettering(), colour))
                 .toList();

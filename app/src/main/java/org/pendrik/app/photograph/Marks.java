@@ -3,8 +3,12 @@ package org.pendrik.app.photograph;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.apache.ibatis.type.MappedTypes;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.TextTypeHandler;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.photo.CylinderUnwrapper.ArcMark;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.units.InvalidInput;
 
@@ -49,16 +53,41 @@ public final class Marks {
     }
 
     /**
-     * A neutral card in the photograph.
+     * A patch of known colour in the photograph, usually a neutral card.
      *
      * @param x left edge in photograph pixels
      * @param y upper edge
      * @param width at least 4
      * @param height at least 4
-     * @param lightness known L* of the card, 5 to 95
+     * @param lightness known L* of the patch, 5 to 95
+     * @param a known a* of the patch; null for a neutral card
+     * @param b known b* of the patch; null for a neutral card
      */
-    public record GreyPatch(double x, double y, double width, double height, double lightness) {
+    public record GreyPatch(
+            double x,
+            double y,
+            double width,
+            double height,
+            double lightness,
+            @Nullable Double a,
+            @Nullable Double b) {
+        /** A neutral card. */
+        public GreyPatch(double x, double y, double width, double height, double lightness) {
+            this(x, y, width, height, lightness, null, null);
+        }
+
+        /** What colour it is. */
+        public Lab known() {
+            return new Lab(lightness, a == null ? 0 : a, b == null ? 0 : b);
+        }
+
         public GreyPatch {
+            for (Double v : new Double[] {a, b}) {
+                if (v != null) {
+                    InvalidInput.requireWithin(
+                            "Known colour", v, "", -100, 100, "0 and 0 is neutral.");
+                }
+            }
             InvalidInput.requireWithin(
                     "Grey card", lightness, " L*", 5, 95, "An 18 % card has L* 50.");
             for (double v : new double[] {width, height}) {
@@ -72,11 +101,120 @@ public final class Marks {
         }
     }
 
+    /**
+     * Things that are straight on the prototype, as they are seen.
+     *
+     * @param lines each three places or more, photograph pixels
+     */
+    public record StraightLines(List<List<Point>> lines) {
+        private static final int MOST_LINES = 12;
+        private static final int MOST_POINTS = 12;
+
+        public StraightLines {
+            lines = lines.stream().map(List::copyOf).toList();
+            if (lines.size() > MOST_LINES) {
+                throw new InvalidInput(
+                        "Straight lines",
+                        "" + lines.size(),
+                        "must be at most " + MOST_LINES,
+                        "Keep the longest ones near the border.");
+            }
+            for (List<Point> l : lines) {
+                if (l.size() < 3 || l.size() > MOST_POINTS) {
+                    throw new InvalidInput(
+                            "Straight line",
+                            l.size() + " points",
+                            "must have from 3 to " + MOST_POINTS,
+                            "Mark both ends and a place between.");
+                }
+            }
+        }
+    }
+
+    /** Marks on the two end circles of a curved side. */
+    public record ShellMarks(List<ArcMark> marks) {
+        private static final int MOST = 40;
+
+        public ShellMarks {
+            marks = List.copyOf(marks);
+            if (marks.size() > MOST) {
+                throw new InvalidInput(
+                        "Marks on the end circles",
+                        "" + marks.size(),
+                        "must be at most " + MOST,
+                        "Keep the clearest ones.");
+            }
+        }
+    }
+
+    /** Straight lines: one after another, divided by a bar. */
+    @MappedTypes(StraightLines.class)
+    public static class StraightLinesHandler extends TextTypeHandler<StraightLines> {
+        @Override
+        protected String write(StraightLines s) {
+            return s.lines().stream()
+                    .map(
+                            l ->
+                                    l.stream()
+                                            .map(p -> line(p.x(), p.y()))
+                                            .collect(Collectors.joining(" ")))
+                    .collect(Collectors.joining("|"));
+        }
+
+        @Override
+        protected StraightLines read(String text) {
+            return new StraightLines(
+                    text.isEmpty()
+                            ? List.of()
+                            : Arrays.stream(text.split("\\|", -1))
+                                    .map(l -> points(numbers(l)))
+                                    .toList());
+        }
+    }
+
+    /** Shell marks: place, end (1 left, 0 right) and hour in degrees each. */
+    @MappedTypes(ShellMarks.class)
+    public static class ShellMarksHandler extends TextTypeHandler<ShellMarks> {
+        @Override
+        protected String write(ShellMarks s) {
+            return s.marks().stream()
+                    .map(m -> line(m.photo().x(), m.photo().y(), m.leftEnd() ? 1 : 0, m.degrees()))
+                    .collect(Collectors.joining(" "));
+        }
+
+        @Override
+        protected ShellMarks read(String text) {
+            double[] n = numbers(text);
+            return new ShellMarks(
+                    IntStream.range(0, n.length / 4)
+                            .mapToObj(
+                                    i ->
+                                            new ArcMark(
+                                                    new Point(n[4 * i], n[4 * i + 1]),
+                                                    n[4 * i + 2] > 0,
+                                                    n[4 * i + 3]))
+                            .toList());
+        }
+    }
+
+    /** Pairs of numbers as points. */
+    public static List<Point> points(double[] n) {
+        return IntStream.range(0, n.length / 2)
+                .mapToObj(i -> new Point(n[2 * i], n[2 * i + 1]))
+                .toList();
+    }
+
+    /** Points as one line of text. */
+    public static String line(List<Point> points) {
+        return points.stream().map(p -> line(p.x(), p.y())).collect(Collectors.joining(" "));
+    }
+
     static String line(double... values) {
         return Arrays.stream(values).mapToObj(Double::toString).collect(Collectors.joining(" "));
     }
 
-    static double[] numbers(String line) {
+    /** The numbers of a line of text. */
+    public static double[] numbers(String line) {
         return line.isEmpty()
                 ? new double[0]
                 : Arrays.stream(line.split(" ", -1)).mapToDouble(Double::parseDouble).toArray();
@@ -87,18 +225,13 @@ public final class Marks {
     public static class CornersHandler extends TextTypeHandler<Corners> {
         @Override
         protected String write(Corners c) {
-            return c.points().stream()
-                    .map(p -> line(p.x(), p.y()))
-                    .collect(Collectors.joining(" "));
+            return line(c.points());
         }
 
         @Override
         protected Corners read(String text) {
             double[] n = numbers(text);
-            return new Corners(
-                    java.util.stream.IntStream.range(0, n.length / 2)
-                            .mapToObj(i -> new Point(n[2 * i], n[2 * i + 1]))
-                            .toList());
+            return new Corners(points(n));
         }
     }
 
@@ -116,7 +249,7 @@ public final class Marks {
         protected KnownPoints read(String text) {
             double[] n = numbers(text);
             return new KnownPoints(
-                    java.util.stream.IntStream.range(0, n.length / 4)
+                    IntStream.range(0, n.length / 4)
                             .mapToObj(
                                     i ->
                                             new KnownPoint(
@@ -133,13 +266,18 @@ public final class Marks {
     public static class GreyPatchHandler extends TextTypeHandler<GreyPatch> {
         @Override
         protected String write(GreyPatch g) {
-            return line(g.x(), g.y(), g.width(), g.height(), g.lightness());
+            Lab c = g.known();
+            return g.a() == null && g.b() == null
+                    ? line(g.x(), g.y(), g.width(), g.height(), g.lightness())
+                    : line(g.x(), g.y(), g.width(), g.height(), c.l(), c.a(), c.b());
         }
 
         @Override
         protected GreyPatch read(String text) {
             double[] n = numbers(text);
-            return new GreyPatch(n[0], n[1], n[2], n[3], n[4]);
+            return n.length == 5
+                    ? new GreyPatch(n[0], n[1], n[2], n[3], n[4])
+                    : new GreyPatch(n[0], n[1], n[2], n[3], n[4], n[5], n[6]);
         }
     }
 }

@@ -11,15 +11,22 @@ import org.jspecify.annotations.Nullable;
  * @param widthPx upright width, orientation already applied
  * @param heightPx upright height
  * @param orientation EXIF orientation of the file, 1 to 8
+ * @param side which side of the subject it shows
+ * @param sister it shows a sister car: dirt to learn from, not the one to match
  * @param takenAt from the file, when it says so
+ * @param focalMm35 focal length as on 35 mm film, when the file says it
  * @param corners where the side lies, once marked
  * @param knownPoints further places of known position, if any
- * @param greyPatch a neutral card, once marked
+ * @param greyPatch a patch of known colour, once marked
+ * @param straightLines what is straight on the prototype, to take out the lens
+ * @param shellMarks marks on the end circles of a curved side
  */
 public record Photograph(
         UUID id,
         UUID jobId,
         Role role,
+        Side side,
+        boolean sister,
         String caption,
         String hash,
         String mediaType,
@@ -27,9 +34,55 @@ public record Photograph(
         int heightPx,
         int orientation,
         @Nullable Instant takenAt,
+        @Nullable Double focalMm35,
         Instant addedAt,
         Marks.@Nullable Corners corners,
         Marks.@Nullable KnownPoints knownPoints,
         Marks.@Nullable GreyPatch greyPatch,
+        Marks.@Nullable StraightLines straightLines,
+        Marks.@Nullable ShellMarks shellMarks,
         boolean removed,
-        int version) {}
+        int version) {
+
+    /** The same with other marks, as seen at the draft's version; not stored. */
+    Photograph marked(Photographs.MarksDraft d) {
+        return new Photograph(
+                id,
+                jobId,
+                role,
+                side,
+                sister,
+                caption,
+                hash,
+                mediaType,
+                widthPx,
+                heightPx,
+                orientation,
+                takenAt,
+                focalMm35,
+                addedAt,
+                d.corners(),
+                d.knownPoints(),
+                d.greyPatch(),
+                d.straightLines(),
+                d.shellMarks(),
+                removed,
+                d.version());
+    }
+
+    /** Where its side lies was marked, flat or curved. */
+    public boolean located() {
+        return corners != null || shellMarks != null;
+    }
+
+    /** When it was taken, or came in when nobody knows. */
+    public Instant when() {
+        return takenAt == null ? addedAt : takenAt;
+    }
+
+    /** Focal length in photograph pixels; 0 when the file does not say it. */
+    double focalPx() {
+        // 43.27 mm is the diagonal of a 35 mm frame
+        return focalMm35 == null ? 0 : focalMm35 / 43.27 * Math.hypot(widthPx, heightPx);
+    }
+}

@@ -7,9 +7,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
 import java.util.UUID;
-import org.pendrik.app.job.Job;
-import org.pendrik.app.job.Jobs;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.core.photo.CornerFinder;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -30,12 +30,12 @@ class PhotographController {
 
     private final Photographs photographs;
     private final Sides sides;
-    private final Jobs jobs;
+    private final SideSizes sizes;
 
-    PhotographController(Photographs photographs, Sides sides, Jobs jobs) {
+    PhotographController(Photographs photographs, Sides sides, SideSizes sizes) {
         this.photographs = photographs;
         this.sides = sides;
-        this.jobs = jobs;
+        this.sizes = sizes;
     }
 
     @GetMapping("/api/jobs/{jobId}/photographs")
@@ -58,6 +58,8 @@ class PhotographController {
             @PathVariable UUID jobId,
             @PathVariable UUID id,
             @RequestParam Role role,
+            @RequestParam(defaultValue = "LEFT") Side side,
+            @RequestParam(defaultValue = "false") boolean sister,
             @RequestParam(defaultValue = "") String caption,
             InputStream body)
             throws IOException {
@@ -69,7 +71,7 @@ class PhotographController {
                     "must have at most 64 MB",
                     "Save it as JPEG, or smaller.");
         }
-        return photographs.add(jobId, id, role, caption, file);
+        return photographs.add(jobId, id, role, side, sister, caption, file);
     }
 
     @GetMapping("/api/photographs/{id}")
@@ -80,6 +82,41 @@ class PhotographController {
     @PutMapping("/api/photographs/{id}/marks")
     Photograph mark(@PathVariable UUID id, @RequestBody Photographs.MarksDraft draft) {
         return photographs.mark(id, draft);
+    }
+
+    @PutMapping("/api/photographs/{id}/about")
+    Photograph describe(@PathVariable UUID id, @RequestBody Photographs.AboutDraft draft) {
+        return photographs.describe(id, draft);
+    }
+
+    /**
+     * Where the corners seem to be.
+     *
+     * @param corners null when nothing stands out
+     * @param reason why nothing does, with what helps; empty when corners are proposed
+     */
+    record CornersProposal(Marks.@Nullable Corners corners, String reason) {}
+
+    @GetMapping("/api/photographs/{id}/corners")
+    CornersProposal propose(@PathVariable UUID id) {
+        return switch (sides.propose(photographs.get(id))) {
+            case CornerFinder.Outcome.Proposed p ->
+                    new CornersProposal(new Marks.Corners(p.corners()), "");
+            case CornerFinder.Outcome.Nothing n ->
+                    new CornersProposal(null, n.reason() + " " + n.remedy());
+        };
+    }
+
+    @GetMapping("/api/jobs/{jobId}/sides")
+    List<SideSize> sizes(@PathVariable UUID jobId) {
+        return sizes.ofJob(jobId);
+    }
+
+    @PutMapping("/api/jobs/{jobId}/sides/{side}")
+    List<SideSize> resize(
+            @PathVariable UUID jobId, @PathVariable Side side, @RequestBody SideSize size) {
+        return sizes.save(
+                jobId, new SideSize(side, size.lengthMm(), size.heightMm(), size.curve()));
     }
 
     @DeleteMapping("/api/photographs/{id}")
@@ -105,9 +142,7 @@ class PhotographController {
     @GetMapping(value = "/api/photographs/{id}/side", produces = MediaType.IMAGE_JPEG_VALUE)
     ResponseEntity<byte[]> side(@PathVariable UUID id) {
         Photograph p = photographs.get(id);
-        Job job = jobs.get(p.jobId());
-        var side =
-                sides.of(p, job.length(), job.height()).orElseThrow(() -> new NotFound("The side"));
+        var side = sides.of(p).orElseThrow(() -> new NotFound("The side"));
         return picture(Pictures.jpeg(side.inNeutralLight(), Sides.WORKING_WIDTH_PX));
     }
 

@@ -6,6 +6,7 @@ import com.drew.metadata.Metadata;
 import com.drew.metadata.MetadataException;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import com.drew.metadata.exif.ExifSubIFDDirectory;
+import java.awt.color.ICC_Profile;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -49,7 +50,9 @@ final class PhotographFile {
             int width,
             int height,
             int orientation,
-            Optional<Instant> takenAt) {
+            Optional<Instant> takenAt,
+            Optional<Double> focalMm35,
+            Optional<ICC_Profile> profile) {
         boolean turned() {
             return orientation >= 5;
         }
@@ -98,7 +101,15 @@ final class PhotographFile {
                 }
                 Metadata meta = metadata(file);
                 String type = format.equals("jpeg") ? "image/jpeg" : "image/png";
-                return new Header(type, format, w, h, orientation(meta), takenAt(meta, zone));
+                return new Header(
+                        type,
+                        format,
+                        w,
+                        h,
+                        orientation(meta),
+                        takenAt(meta, zone),
+                        focal(meta),
+                        format.equals("png") ? PngProfile.of(file) : Optional.empty());
             } finally {
                 reader.dispose();
             }
@@ -155,7 +166,9 @@ final class PhotographFile {
                 if (cutShort.get() || image.getWidth() != w || image.getHeight() != h) {
                     throw truncated(file);
                 }
-                return new Decoded(upright(image, header.orientation()), step);
+                return new Decoded(
+                        upright(StandardColour.of(image, header.profile()), header.orientation()),
+                        step);
             } finally {
                 reader.dispose();
             }
@@ -223,5 +236,14 @@ final class PhotographFile {
         ExifSubIFDDirectory dir = meta.getFirstDirectoryOfType(ExifSubIFDDirectory.class);
         Date date = dir == null ? null : dir.getDateOriginal(TimeZone.getTimeZone(zone));
         return date == null ? Optional.empty() : Optional.of(date.toInstant());
+    }
+
+    private static Optional<Double> focal(Metadata meta) {
+        ExifSubIFDDirectory dir = meta.getFirstDirectoryOfType(ExifSubIFDDirectory.class);
+        Double mm =
+                dir == null
+                        ? null
+                        : dir.getDoubleObject(ExifSubIFDDirectory.TAG_35MM_FILM_EQUIV_FOCAL_LENGTH);
+        return mm == null || !(mm >= 5 && mm <= 2000) ? Optional.empty() : Optional.of(mm);
     }
 }

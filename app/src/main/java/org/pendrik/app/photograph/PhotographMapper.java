@@ -1,5 +1,6 @@
 package org.pendrik.app.photograph;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
@@ -13,40 +14,52 @@ import org.jspecify.annotations.Nullable;
 interface PhotographMapper {
     @Select(
             """
-            select id, job_id, role, caption, hash, media_type, width_px, height_px, orientation, taken_at, added_at,
-                corners, known_points, grey_patch, removed, version
+            select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, removed, version
             from photograph where id = #{id}
             """)
     @Nullable Photograph find(UUID id);
 
     @Select(
             """
-            select id, job_id, role, caption, hash, media_type, width_px, height_px, orientation, taken_at, added_at,
-                corners, known_points, grey_patch, removed, version
+            select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, removed, version
             from photograph where job_id = #{jobId} and not removed order by added_at, id
             """)
     List<Photograph> ofJob(UUID jobId);
 
     @Insert(
             """
-            insert into photograph (id, job_id, role, caption, hash, media_type, width_px, height_px, orientation,
-                taken_at, added_at, corners, known_points, grey_patch, removed, version)
-            values (#{id}, #{jobId}, #{role}, #{caption}, #{hash}, #{mediaType}, #{widthPx}, #{heightPx},
-                #{orientation}, #{takenAt}, #{addedAt}, #{corners}, #{knownPoints}, #{greyPatch}, false, 1)
+            insert into photograph (id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px,
+                orientation, taken_at, focal_mm35, added_at, corners, known_points, grey_patch, straight_lines,
+                shell_marks, removed, version)
+            values (#{id}, #{jobId}, #{role}, #{side}, #{sister}, #{caption}, #{hash}, #{mediaType}, #{widthPx},
+                #{heightPx}, #{orientation}, #{takenAt}, #{focalMm35}, #{addedAt}, #{corners}, #{knownPoints},
+                #{greyPatch}, #{straightLines}, #{shellMarks}, false, 1)
             """)
     void insert(Photograph p);
 
     @Update(
             """
             update photograph set corners = #{corners}, known_points = #{knownPoints}, grey_patch = #{greyPatch},
-                version = version + 1
+                straight_lines = #{straightLines}, shell_marks = #{shellMarks}, version = version + 1
             where id = #{id} and version = #{version}
             """)
-    int mark(
+    int mark(Photograph p);
+
+    @Update(
+            """
+            update photograph set role = #{role}, side = #{side}, sister = #{sister}, caption = #{caption},
+                taken_at = #{takenAt}, version = version + 1
+            where id = #{id} and version = #{version}
+            """)
+    int describe(
             @Param("id") UUID id,
-            @Param("corners") Marks.@Nullable Corners corners,
-            @Param("knownPoints") Marks.@Nullable KnownPoints knownPoints,
-            @Param("greyPatch") Marks.@Nullable GreyPatch greyPatch,
+            @Param("role") Role role,
+            @Param("side") Side side,
+            @Param("sister") boolean sister,
+            @Param("caption") String caption,
+            @Param("takenAt") @Nullable Instant takenAt,
             @Param("version") int version);
 
     @Update("update photograph set removed = #{removed} where id = #{id}")

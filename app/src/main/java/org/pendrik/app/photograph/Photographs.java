@@ -1,11 +1,11 @@
 package org.pendrik.app.photograph;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
@@ -20,6 +20,7 @@ public class Photographs {
     private final PhotographMapper mapper;
     private final PhotographStore store;
     private final Jobs jobs;
+    private final SideSizes sizes;
     private final Workshops workshops;
     private final Clock clock;
 
@@ -27,11 +28,13 @@ public class Photographs {
             PhotographMapper mapper,
             PhotographStore store,
             Jobs jobs,
+            SideSizes sizes,
             Workshops workshops,
             Clock clock) {
         this.mapper = mapper;
         this.store = store;
         this.jobs = jobs;
+        this.sizes = sizes;
         this.workshops = workshops;
         this.clock = clock;
     }
@@ -41,6 +44,30 @@ public class Photographs {
             Marks.@Nullable Corners corners,
             Marks.@Nullable KnownPoints knownPoints,
             Marks.@Nullable GreyPatch greyPatch,
+            Marks.@Nullable StraightLines straightLines,
+            Marks.@Nullable ShellMarks shellMarks,
+            int version) {
+        /** Corners, further points and a card; no lens, no shell. */
+        public MarksDraft(
+                Marks.@Nullable Corners corners,
+                Marks.@Nullable KnownPoints knownPoints,
+                Marks.@Nullable GreyPatch greyPatch,
+                int version) {
+            this(corners, knownPoints, greyPatch, null, null, version);
+        }
+    }
+
+    /**
+     * What a photograph shows.
+     *
+     * @param takenAt null when nobody knows
+     */
+    public record AboutDraft(
+            Role role,
+            Side side,
+            boolean sister,
+            String caption,
+            @Nullable Instant takenAt,
             int version) {}
 
     /** The photographs of a job, oldest first. */
@@ -62,24 +89,36 @@ public class Photographs {
         return store.has(hash);
     }
 
+    /** Keeps a file that is not a photograph by its content, and names it by its hash. */
+    public String keepFile(byte[] file) {
+        return store.keep(file);
+    }
+
+    /** A file that was kept. */
+    public byte[] file(String hash) {
+        return store.read(hash);
+    }
+
     /**
      * Takes a file in; the same id twice takes it once. The file is decoded whole before anything
      * is stored.
      */
     @Transactional
-    public Photograph add(UUID jobId, UUID id, Role role, String caption, byte[] file) {
+    public Photograph add(
+            UUID jobId,
+            UUID id,
+            Role role,
+            Side side,
+            boolean sister,
+            String caption,
+            byte[] file) {
         Photograph known = mapper.find(id);
         if (known != null) {
             return known;
         }
         jobs.get(jobId);
-        if (caption.length() > 200) {
-            throw new InvalidInput(
-                    "Caption",
-                    caption.length() + " letters",
-                    "must have at most 200",
-                    "Shorten it.");
-        }
+        requireShort(caption);
+        requirePrototype(role, sister);
         var header = PhotographFile.header(file, ZoneId.of(workshops.current().zoneId()));
         PhotographFile.decode(file, header);
         String hash = store.keep(file);
@@ -88,6 +127,8 @@ public class Photographs {
                         id,
                         jobId,
                         role,
+                        side,
+                        sister,
                         caption,
                         hash,
                         header.mediaType(),
@@ -95,12 +136,48 @@ public class Photographs {
                         header.uprightHeight(),
                         header.orientation(),
                         header.takenAt().orElse(null),
+                        header.focalMm35().orElse(null),
                         clock.instant(),
+                        null,
+                        null,
                         null,
                         null,
                         null,
                         false,
                         1));
+        return get(id);
+    }
+
+    private static void requireShort(String caption) {
+        if (caption.length() > 200) {
+            throw new InvalidInput(
+                    "Caption",
+                    caption.length() + " letters",
+                    "must have at most 200",
+                    "Shorten it.");
+        }
+    }
+
+    private static void requirePrototype(Role role, boolean sister) {
+        if (sister && role != Role.PROTOTYPE) {
+            throw new InvalidInput(
+                    "Sister car",
+                    "a model",
+                    "can only be a prototype",
+                    "Put the model in as a photograph of the model.");
+        }
+    }
+
+    /** Changes what a photograph is said to show; its marks stay. */
+    @Transactional
+    public Photograph describe(UUID id, AboutDraft d) {
+        get(id);
+        requireShort(d.caption());
+        requirePrototype(d.role(), d.sister());
+        StaleVersion.unlessOne(
+                mapper.describe(
+                        id, d.role(), d.side(), d.sister(), d.caption(), d.takenAt(), d.version()),
+                "The photograph");
         return get(id);
     }
 
@@ -114,40 +191,25 @@ public class Photographs {
     @Transactional
     public Photograph mark(UUID id, MarksDraft draft) {
         Photograph p = get(id);
-        Job job = jobs.get(p.jobId());
-        if (draft.corners() != null) {
-            Photograph tried = with(p, draft);
-            Sides.locate(tried, job.length(), job.height(), 1);
+        Photograph marked = p.marked(draft);
+        if (marked.located()) {
+            Sides.locate(marked, size(p), 1);
+        } else if (draft.straightLines() != null) {
+            Sides.lens(marked, 1);
         }
-        StaleVersion.unlessOne(
-                mapper.mark(
-                        id,
-                        draft.corners(),
-                        draft.knownPoints(),
-                        draft.greyPatch(),
-                        draft.version()),
-                "The photograph");
+        StaleVersion.unlessOne(mapper.mark(marked), "The photograph");
         return get(id);
     }
 
-    private static Photograph with(Photograph p, MarksDraft d) {
-        return new Photograph(
-                p.id(),
-                p.jobId(),
-                p.role(),
-                p.caption(),
-                p.hash(),
-                p.mediaType(),
-                p.widthPx(),
-                p.heightPx(),
-                p.orientation(),
-                p.takenAt(),
-                p.addedAt(),
-                d.corners(),
-                d.knownPoints(),
-                d.greyPatch(),
-                p.removed(),
-                p.version());
+    private SideSize size(Photograph p) {
+        return sizes.of(p.jobId(), p.side())
+                .orElseThrow(
+                        () ->
+                                new InvalidInput(
+                                        "Size of the " + p.side().label(),
+                                        "not given",
+                                        "is needed before its corners mean anything",
+                                        "Give its length and height on the prototype."));
     }
 
     /** Puts a photograph away, or takes it out again. */
@@ -159,13 +221,16 @@ public class Photographs {
     }
 
     /**
-     * The photograph of a role to show first: the newest with its corners marked, else the newest.
+     * The photograph of a role and side to show first: the newest that is located, else the newest;
+     * sister cars never.
      */
-    public @Nullable Photograph latest(UUID jobId, Role role) {
+    public @Nullable Photograph latest(UUID jobId, Role role, Side side) {
         Photograph best = null;
         for (Photograph p : mapper.ofJob(jobId)) {
             if (p.role() == role
-                    && (best == null || p.corners() != null || best.corners() == null)) {
+                    && p.side() == side
+                    && !p.sister()
+                    && (best == null || p.located() || !best.located())) {
                 best = p;
             }
         }

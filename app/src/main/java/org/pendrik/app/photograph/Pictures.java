@@ -3,6 +3,7 @@ package org.pendrik.app.photograph;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -75,6 +76,22 @@ public final class Pictures {
                     "Send it smaller.");
         }
         return decoded.raster();
+    }
+
+    /**
+     * Reads a picture from outside with its transparency: a JPEG or PNG of at most 16 megapixels,
+     * whole.
+     */
+    public static Raster transparent(byte[] file) {
+        read(file);
+        try {
+            BufferedImage image = ImageIO.read(new ByteArrayInputStream(file));
+            int w = image.getWidth();
+            return new Raster(
+                    w, image.getHeight(), image.getRGB(0, 0, w, image.getHeight(), null, 0, w));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** A PNG with its transparency. */

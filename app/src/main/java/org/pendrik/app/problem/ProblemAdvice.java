@@ -2,6 +2,7 @@ package org.pendrik.app.problem;
 
 import java.net.URI;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -64,6 +65,11 @@ class ProblemAdvice {
                 "refused",
                 "Not stored",
                 "The database refused this because it contradicts what is stored. Load the page again and repeat it.");
+    }
+
+    @ExceptionHandler
+    ProblemDetail stopped(CancellationException e) {
+        return problem(HttpStatus.CONFLICT, "stopped", "Stopped", "Stopped. Nothing was changed.");
     }
 
     @ExceptionHandler

@@ -7,17 +7,22 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Marks;
 import org.pendrik.app.photograph.Role;
+import org.pendrik.app.photograph.Side;
+import org.pendrik.app.photograph.SideSize;
+import org.pendrik.app.study.JobSample;
+import org.pendrik.app.study.RegionRole;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Thickness;
+import org.pendrik.core.photo.Point;
 import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.PlanStep;
 import org.pendrik.core.plan.SubjectKind;
 
 /**
  * The record of a job, as it is written to a file. Its schema is published at
- * /api/schema/record-1.json; a field added or changed makes a new version.
+ * /api/schema/record-2.json; a field added or changed makes a new version.
  *
- * @param version of the form, 1
+ * @param version of the form, 2; 1 had no sides, samples, lens or curved sides and is read as well
  * @param measures what was measured when it was written; not read in again, it is measured anew
  */
 record JobRecord(
@@ -30,8 +35,10 @@ record JobRecord(
         List<StepPart> steps,
         List<PinPart> pins,
         List<LogPart> log,
-        List<MeasurePart> measures) {
-    static final int VERSION = 1;
+        List<MeasurePart> measures,
+        @Nullable List<SideSize> sides,
+        @Nullable List<JobSample> samples) {
+    static final int VERSION = 2;
 
     record JobPart(
             String name,
@@ -51,7 +58,10 @@ record JobRecord(
             double yMm,
             double widthMm,
             double heightMm,
-            boolean factory) {}
+            boolean factory,
+            @Nullable Side side,
+            @Nullable RegionRole role,
+            @Nullable List<Point> outline) {}
 
     record EffectPart(
             UUID id,
@@ -59,7 +69,10 @@ record JobRecord(
             List<String> zones,
             int strength,
             @Nullable String material,
-            String note) {}
+            String note,
+            @Nullable String colour,
+            @Nullable String marks,
+            @Nullable UUID region) {}
 
     record PhotographPart(
             UUID id,
@@ -74,7 +87,12 @@ record JobRecord(
             Instant addedAt,
             Marks.@Nullable Corners corners,
             Marks.@Nullable KnownPoints knownPoints,
-            Marks.@Nullable GreyPatch greyPatch) {}
+            Marks.@Nullable GreyPatch greyPatch,
+            @Nullable Side side,
+            @Nullable Boolean sister,
+            @Nullable Double focalMm35,
+            Marks.@Nullable StraightLines straightLines,
+            Marks.@Nullable ShellMarks shellMarks) {}
 
     record StepPart(
             String id,

@@ -3,7 +3,6 @@ package org.pendrik.app.record;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.core.io.ClassPathResource;
-import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -31,8 +30,11 @@ class RecordController {
         return new ReadIn(records.readIn(record));
     }
 
-    @GetMapping(value = "/api/schema/record-1.json", produces = MediaType.APPLICATION_JSON_VALUE)
-    Resource schema() {
-        return new ClassPathResource("schema/record-1.json");
+    /** The form of a record; every version that was ever written stays published. */
+    @GetMapping(
+            value = "/api/schema/record-{version:[12]}.json",
+            produces = MediaType.APPLICATION_JSON_VALUE)
+    ClassPathResource schema(@PathVariable int version) {
+        return new ClassPathResource("schema/record-" + version + ".json");
     }
 }

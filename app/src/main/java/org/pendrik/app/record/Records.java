@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.bench.LogEntry;
 import org.pendrik.app.job.Job;
@@ -15,11 +16,20 @@ import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.photograph.Side;
+import org.pendrik.app.photograph.SideSize;
+import org.pendrik.app.photograph.SideSizes;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.JobRegion;
+import org.pendrik.app.study.Measuring;
+import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.measure.MeasuredRegion;
+import org.pendrik.core.measure.Watch;
+import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.Point;
 import org.pendrik.core.plan.Pin;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -32,6 +42,8 @@ import tools.jackson.databind.json.JsonMapper;
 class Records {
     private final Jobs jobs;
     private final Studies studies;
+    private final Measuring measuring;
+    private final SideSizes sizes;
     private final Photographs photographs;
     private final Plans plans;
     private final BenchLog log;
@@ -42,6 +54,8 @@ class Records {
     Records(
             Jobs jobs,
             Studies studies,
+            Measuring measuring,
+            SideSizes sizes,
             Photographs photographs,
             Plans plans,
             BenchLog log,
@@ -50,6 +64,8 @@ class Records {
             Clock clock) {
         this.jobs = jobs;
         this.studies = studies;
+        this.measuring = measuring;
+        this.sizes = sizes;
         this.photographs = photographs;
         this.plans = plans;
         this.log = log;
@@ -86,7 +102,10 @@ class Records {
                                                 r.yMm(),
                                                 r.widthMm(),
                                                 r.heightMm(),
-                                                r.factory()))
+                                                r.factory(),
+                                                r.side(),
+                                                r.role(),
+                                                r.outline()))
                         .toList(),
                 study.effects().stream()
                         .map(
@@ -97,7 +116,10 @@ class Records {
                                                 e.zones().keys(),
                                                 e.strength(),
                                                 e.material(),
-                                                e.note()))
+                                                e.note(),
+                                                e.colour(),
+                                                e.marks(),
+                                                e.regionId()))
                         .toList(),
                 pictures.stream()
                         .map(
@@ -115,7 +137,12 @@ class Records {
                                                 p.addedAt(),
                                                 p.corners(),
                                                 p.knownPoints(),
-                                                p.greyPatch()))
+                                                p.greyPatch(),
+                                                p.side(),
+                                                p.sister(),
+                                                p.focalMm35(),
+                                                p.straightLines(),
+                                                p.shellMarks()))
                         .toList(),
                 plan.steps().stream()
                         .map(
@@ -148,7 +175,9 @@ class Records {
                                                 e.note(),
                                                 e.photographId()))
                         .toList(),
-                measures(pictures));
+                measures(pictures),
+                sizes.ofJob(jobId),
+                study.samples());
     }
 
     private List<JobRecord.MeasurePart> measures(List<Photograph> pictures) {
@@ -157,28 +186,39 @@ class Records {
             if (!photographs.hasFile(p.hash())) {
                 continue;
             }
-            studies.measure(p.id())
+            measuring
+                    .measure(p.id(), Watch.NOBODY)
                     .ifPresent(
                             m ->
-                                    m.regions().stream()
-                                            .filter(r -> r.sample() != null)
+                                    m.regions()
                                             .forEach(
-                                                    r -> {
-                                                        var s =
-                                                                java.util.Objects.requireNonNull(
-                                                                        r.sample());
-                                                        out.add(
-                                                                new JobRecord.MeasurePart(
-                                                                        p.id(),
-                                                                        r.regionId(),
-                                                                        s.median().l(),
-                                                                        s.median().a(),
-                                                                        s.median().b(),
-                                                                        s.spread(),
-                                                                        s.uncertainty()));
-                                                    }));
+                                                    r ->
+                                                            m.of(r)
+                                                                    .flatMap(MeasuredRegion::base)
+                                                                    .ifPresent(
+                                                                            s ->
+                                                                                    out.add(
+                                                                                            part(
+                                                                                                    p,
+                                                                                                    r,
+                                                                                                    s)))));
         }
         return out;
+    }
+
+    private static <T> T or(@Nullable T given, T otherwise) {
+        return given == null ? otherwise : given;
+    }
+
+    private static JobRecord.MeasurePart part(Photograph p, JobRegion r, ColourSample s) {
+        return new JobRecord.MeasurePart(
+                p.id(),
+                r.id(),
+                s.median().l(),
+                s.median().a(),
+                s.median().b(),
+                s.spread(),
+                s.uncertainty());
     }
 
     /**
@@ -223,6 +263,9 @@ class Records {
                         j.wantedOn(),
                         j.note(),
                         0));
+        for (SideSize size : or(r.sides(), List.<SideSize>of())) {
+            sizes.insert(id, size);
+        }
         studies.saveRegions(
                 id,
                 r.regions().stream()
@@ -232,11 +275,14 @@ class Records {
                                                 p.id(),
                                                 p.name(),
                                                 p.zone(),
+                                                or(p.side(), Side.LEFT),
+                                                or(p.role(), RegionRole.MEASURE),
                                                 p.xMm(),
                                                 p.yMm(),
                                                 p.widthMm(),
                                                 p.heightMm(),
-                                                p.factory()))
+                                                p.factory(),
+                                                or(p.outline(), List.<Point>of())))
                         .toList(),
                 1);
         studies.saveEffects(
@@ -250,7 +296,10 @@ class Records {
                                                 new ZoneKeys(e.zones()),
                                                 e.strength(),
                                                 e.material(),
-                                                e.note()))
+                                                e.note(),
+                                                e.colour(),
+                                                e.marks(),
+                                                e.region()))
                         .toList(),
                 2);
         Map<UUID, UUID> fresh = new HashMap<>();
@@ -262,6 +311,8 @@ class Records {
                             photo,
                             id,
                             p.role(),
+                            or(p.side(), Side.LEFT),
+                            or(p.sister(), false),
                             p.caption(),
                             p.sha256(),
                             p.mediaType(),
@@ -269,12 +320,24 @@ class Records {
                             p.heightPx(),
                             p.orientation(),
                             p.takenAt(),
+                            p.focalMm35(),
                             p.addedAt(),
                             p.corners(),
                             p.knownPoints(),
                             p.greyPatch(),
+                            p.straightLines(),
+                            p.shellMarks(),
                             false,
                             1));
+        }
+        if (r.samples() != null) {
+            studies.saveSamples(
+                    id,
+                    r.samples().stream()
+                            .filter(s -> fresh.containsKey(s.photographId()))
+                            .map(s -> s.on(fresh.get(s.photographId())))
+                            .toList(),
+                    3);
         }
         plans.insert(
                 id,

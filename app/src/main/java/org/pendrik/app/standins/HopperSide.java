@@ -9,10 +9,13 @@ import java.awt.geom.Ellipse2D;
 import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
+import java.util.EnumMap;
+import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.Raster;
 
 /**
@@ -168,6 +171,33 @@ public final class HopperSide {
             cover(c, DUST, w.dust() * low * (0.40 + 0.35 * cloud));
             argb[i] = Raster.OPAQUE | Srgb.pack(c[0], c[1], c[2]);
         }
+    }
+
+    /** Where a class can be seen clearly on the weathered side, prototype mm. */
+    public static Map<WeatherClass, Rectangle2D> clearPlaces() {
+        Map<WeatherClass, Rectangle2D> out = new EnumMap<>(WeatherClass.class);
+        out.put(WeatherClass.PAINT, new Rectangle2D.Double(1620, 560, 440, 480));
+        double[] streaks =
+                streaks(new SplittableRandom(3041), (int) Math.round(LENGTH_MM * PX_PER_MM));
+        int best = 0;
+        double most = 0;
+        int half = 4;
+        for (int x = half; x < streaks.length - half; x++) {
+            double least = 1;
+            for (int d = -half; d <= half; d++) {
+                least = Math.min(least, streaks[x + d]);
+            }
+            if (least > most) {
+                most = least;
+                best = x;
+            }
+        }
+        out.put(
+                WeatherClass.FRESH_RUST,
+                new Rectangle2D.Double((best - half) / PX_PER_MM, 165, 2 * half / PX_PER_MM, 130));
+        out.put(WeatherClass.GRIME, new Rectangle2D.Double(rib(2) + 40, 700, 16, 420));
+        out.put(WeatherClass.DUST, new Rectangle2D.Double(700, 1600, 900, 80));
+        return out;
     }
 
     private static double joint(double xm, double ym) {

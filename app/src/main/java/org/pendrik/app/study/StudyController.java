@@ -2,24 +2,42 @@ package org.pendrik.app.study;
 
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.task.Tasks;
+import org.pendrik.core.measure.WeatherClass;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 class StudyController {
-    private final Studies studies;
+    private static final String NO_SIDE = "The side of this photograph";
+    private static final int CROP_PX = 480;
 
-    StudyController(Studies studies) {
+    private final Studies studies;
+    private final Measuring measuring;
+    private final Proposals proposals;
+    private final Tasks tasks;
+
+    StudyController(Studies studies, Measuring measuring, Proposals proposals, Tasks tasks) {
         this.studies = studies;
+        this.measuring = measuring;
+        this.proposals = proposals;
+        this.tasks = tasks;
     }
 
     record RegionsDraft(List<JobRegion> regions, int version) {}
 
     record EffectsDraft(List<JobEffect> effects, int version) {}
+
+    record SamplesDraft(List<JobSample> samples, int version) {}
 
     @GetMapping("/api/jobs/{jobId}/study")
     Studies.Study study(@PathVariable UUID jobId) {
@@ -36,9 +54,52 @@ class StudyController {
         return studies.saveEffects(jobId, draft.effects(), draft.version());
     }
 
+    @PutMapping("/api/jobs/{jobId}/study/samples")
+    Studies.Study saveSamples(@PathVariable UUID jobId, @RequestBody SamplesDraft draft) {
+        return studies.saveSamples(jobId, draft.samples(), draft.version());
+    }
+
     @GetMapping("/api/photographs/{photographId}/measures")
-    Studies.Measures measures(@PathVariable UUID photographId) {
-        return studies.measure(photographId)
-                .orElseThrow(() -> new NotFound("The side of this photograph"));
+    MeasureView.Measures measures(
+            @PathVariable UUID photographId, @RequestParam @Nullable UUID task) {
+        return tasks.run(
+                task,
+                watch ->
+                        measuring
+                                .view(photographId, watch)
+                                .orElseThrow(() -> new NotFound(NO_SIDE)));
+    }
+
+    @GetMapping("/api/photographs/{photographId}/proposals")
+    Proposals.Proposed proposals(@PathVariable UUID photographId) {
+        return proposals.of(photographId).orElseThrow(() -> new NotFound(NO_SIDE));
+    }
+
+    @GetMapping(
+            value = "/api/photographs/{photographId}/class",
+            produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> only(@PathVariable UUID photographId, @RequestParam WeatherClass kind) {
+        return jpeg(
+                Pictures.jpeg(
+                        measuring
+                                .only(photographId, kind)
+                                .orElseThrow(() -> new NotFound("A sample of " + kind.label())),
+                        2000));
+    }
+
+    @GetMapping(
+            value = "/api/photographs/{photographId}/regions/{regionId}",
+            produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> crop(@PathVariable UUID photographId, @PathVariable UUID regionId) {
+        return jpeg(
+                Pictures.jpeg(
+                        measuring
+                                .crop(photographId, regionId)
+                                .orElseThrow(() -> new NotFound("The region on this photograph")),
+                        CROP_PX));
+    }
+
+    private static ResponseEntity<byte[]> jpeg(byte[] body) {
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).body(body);
     }
 }

@@ -7,31 +7,78 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.photograph.Marks;
+import org.pendrik.app.photograph.Side;
 
 @Mapper
 interface StudyMapper {
+    /** A region as it is stored: its outline is one line of numbers. */
+    record Row(
+            UUID id,
+            String name,
+            @Nullable String zoneKey,
+            Side side,
+            RegionRole role,
+            double xMm,
+            double yMm,
+            double widthMm,
+            double heightMm,
+            boolean factory,
+            String outline) {
+        static Row of(JobRegion r) {
+            return new Row(
+                    r.id(),
+                    r.name(),
+                    r.zoneKey(),
+                    r.side(),
+                    r.role(),
+                    r.xMm(),
+                    r.yMm(),
+                    r.widthMm(),
+                    r.heightMm(),
+                    r.factory(),
+                    Marks.line(r.outline()));
+        }
+
+        JobRegion region() {
+            return new JobRegion(
+                    id,
+                    name,
+                    zoneKey,
+                    side,
+                    role,
+                    xMm,
+                    yMm,
+                    widthMm,
+                    heightMm,
+                    factory,
+                    Marks.points(Marks.numbers(outline)));
+        }
+    }
+
     @Select(
             """
-            select id, name, zone_key, x_mm, y_mm, width_mm, height_mm, factory
+            select id, name, zone_key, side, role, x_mm, y_mm, width_mm, height_mm, factory, outline
             from region where job_id = #{jobId} order by place
             """)
-    List<JobRegion> regions(UUID jobId);
+    List<Row> regions(UUID jobId);
 
     @Delete("delete from region where job_id = #{jobId}")
     void clearRegions(UUID jobId);
 
     @Insert(
             """
-            insert into region (job_id, id, name, zone_key, x_mm, y_mm, width_mm, height_mm, factory, place)
-            values (#{jobId}, #{r.id}, #{r.name}, #{r.zoneKey}, #{r.xMm}, #{r.yMm}, #{r.widthMm}, #{r.heightMm},
-                #{r.factory}, #{place})
+            insert into region (job_id, id, name, zone_key, side, role, x_mm, y_mm, width_mm, height_mm, factory,
+                outline, place)
+            values (#{jobId}, #{r.id}, #{r.name}, #{r.zoneKey}, #{r.side}, #{r.role}, #{r.xMm}, #{r.yMm},
+                #{r.widthMm}, #{r.heightMm}, #{r.factory}, #{r.outline}, #{place})
             """)
-    void addRegion(
-            @Param("jobId") UUID jobId, @Param("r") JobRegion region, @Param("place") int place);
+    void addRegion(@Param("jobId") UUID jobId, @Param("r") Row region, @Param("place") int place);
 
     @Select(
             """
-            select id, kind, zones, strength, material, note
+            select id, kind, zones, strength, material, note, colour, marks, region_id
             from effect where job_id = #{jobId} order by place
             """)
     List<JobEffect> effects(UUID jobId);
@@ -41,9 +88,29 @@ interface StudyMapper {
 
     @Insert(
             """
-            insert into effect (job_id, id, kind, zones, strength, material, note, place)
-            values (#{jobId}, #{e.id}, #{e.kind}, #{e.zones}, #{e.strength}, #{e.material}, #{e.note}, #{place})
+            insert into effect (job_id, id, kind, zones, strength, material, note, colour, marks, region_id, place)
+            values (#{jobId}, #{e.id}, #{e.kind}, #{e.zones}, #{e.strength}, #{e.material}, #{e.note}, #{e.colour},
+                #{e.marks}, #{e.regionId}, #{place})
             """)
     void addEffect(
             @Param("jobId") UUID jobId, @Param("e") JobEffect effect, @Param("place") int place);
+
+    @Select(
+            """
+            select id, photograph_id, kind, x_mm, y_mm, width_mm, height_mm
+            from class_sample where job_id = #{jobId} order by place
+            """)
+    List<JobSample> samples(UUID jobId);
+
+    @Delete("delete from class_sample where job_id = #{jobId}")
+    void clearSamples(UUID jobId);
+
+    @Insert(
+            """
+            insert into class_sample (job_id, id, photograph_id, kind, x_mm, y_mm, width_mm, height_mm, place)
+            values (#{jobId}, #{s.id}, #{s.photographId}, #{s.kind}, #{s.xMm}, #{s.yMm}, #{s.widthMm},
+                #{s.heightMm}, #{place})
+            """)
+    void addSample(
+            @Param("jobId") UUID jobId, @Param("s") JobSample sample, @Param("place") int place);
 }

@@ -17,6 +17,7 @@ import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
+import org.pendrik.app.photograph.Side;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.film.Catalogue;
 import org.springframework.stereotype.Service;
@@ -147,11 +148,7 @@ class Overviews {
                         : done == steps.size()
                                 ? Stage.FINISHED
                                 : done == 0 ? Stage.MAKE_UP : Stage.BENCH;
-        Photograph p = photographs.latest(job.id(), Role.MODEL);
-        if (p == null || p.corners() == null) {
-            Photograph q = photographs.latest(job.id(), Role.PROTOTYPE);
-            p = q == null ? p : q;
-        }
+        Photograph p = shown(job.id());
         return new Card(
                 job,
                 job.scale().name(),
@@ -159,8 +156,21 @@ class Overviews {
                 done,
                 steps.size(),
                 next,
-                p == null || p.corners() == null || !photographs.hasFile(p.hash()) ? null : p.id(),
+                p == null || !photographs.hasFile(p.hash()) ? null : p.id(),
                 effects);
+    }
+
+    /** The located photograph that stands for a job: the model's if there is one. */
+    private @Nullable Photograph shown(UUID jobId) {
+        for (Role role : new Role[] {Role.MODEL, Role.PROTOTYPE}) {
+            for (Side side : Side.values()) {
+                Photograph p = photographs.latest(jobId, role, side);
+                if (p != null && p.located()) {
+                    return p;
+                }
+            }
+        }
+        return null;
     }
 
     Today today() {

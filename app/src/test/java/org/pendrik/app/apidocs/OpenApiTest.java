@@ -66,7 +66,7 @@ public class OpenApiTest extends AppTest {
                 tried++;
             }
         }
-        assertEquals(tried, 3);
+        assertEquals(tried, 7);
     }
 
     @Test

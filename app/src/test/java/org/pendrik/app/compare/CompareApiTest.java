@@ -20,10 +20,10 @@ import tools.jackson.databind.JsonNode;
 public class CompareApiTest extends AppTest {
     private static final String PLATE =
             "{\"id\":\"%s\",\"name\":\"plate\",\"zoneKey\":\"left-side\",\"xMm\":3345,\"yMm\":660,"
-                    + "\"widthMm\":220,\"heightMm\":290,\"factory\":true}";
+                    + "\"widthMm\":220,\"heightMm\":290,\"factory\":true,\"side\":\"LEFT\",\"role\":\"MEASURE\",\"outline\":[]}";
     private static final String PANEL =
             "{\"id\":\"%s\",\"name\":\"panel\",\"zoneKey\":\"left-side\",\"xMm\":1640,\"yMm\":620,"
-                    + "\"widthMm\":420,\"heightMm\":420,\"factory\":false}";
+                    + "\"widthMm\":420,\"heightMm\":420,\"factory\":false,\"side\":\"LEFT\",\"role\":\"MEASURE\",\"outline\":[]}";
 
     private UUID put(UUID job, String role, Shot shot, String grey) {
         UUID id = UUID.randomUUID();
@@ -105,7 +105,8 @@ public class CompareApiTest extends AppTest {
         assertEquals(panel.path("name").asString(), "panel");
         assertEquals(panel.path("verdict").asString(), "LIGHTER", panel.toString());
         assertTrue(panel.path("progress").asDouble() < 0.4, panel.toString());
-        assertEquals(panel.path("advice").asString(), "One more light pass.");
+        assertEquals(
+                panel.path("advice").get(0).path("text").asString(), "One more pass, heavily.");
 
         clock.set(clock.instant().plusSeconds(3600));
         put(job, "MODEL", Shots.model(Weathering.PROTOTYPE), ON_MODEL);
@@ -131,7 +132,8 @@ public class CompareApiTest extends AppTest {
         regions(job, PLATE, PANEL);
         put(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
         plan(job, "FADE", "POWDER");
-        String advice = compare(job).path("regions").get(0).path("advice").asString();
+        String advice =
+                compare(job).path("regions").get(0).path("advice").get(0).path("text").asString();
         assertTrue(advice.startsWith("Still to come here: mist fade"), advice);
     }
 

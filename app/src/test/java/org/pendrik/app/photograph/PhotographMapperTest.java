@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
+import org.pendrik.core.photo.CylinderUnwrapper;
 import org.pendrik.core.photo.Point;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -29,6 +30,8 @@ public class PhotographMapperTest extends AppTest {
                 UUID.randomUUID(),
                 job,
                 Role.MODEL,
+                Side.B_END,
+                false,
                 "after the wash",
                 "ab".repeat(32),
                 "image/png",
@@ -36,7 +39,10 @@ public class PhotographMapperTest extends AppTest {
                 80,
                 6,
                 null,
+                26.5,
                 NOON,
+                null,
+                null,
                 null,
                 null,
                 null,
@@ -58,14 +64,38 @@ public class PhotographMapperTest extends AppTest {
         mapper.insert(p);
         var known = new Marks.KnownPoints(List.of(new Marks.KnownPoint(5, 6, 1000, 20.5)));
         var grey = new Marks.GreyPatch(10, 11, 12, 13, 50);
-        assertEquals(mapper.mark(p.id(), CORNERS, known, grey, 1), 1);
-        assertEquals(mapper.mark(p.id(), null, null, null, 1), 0);
+        var lines =
+                new Marks.StraightLines(
+                        List.of(
+                                List.of(new Point(1, 2), new Point(3, 4), new Point(5, 6)),
+                                List.of(new Point(7, 8), new Point(9, 1), new Point(2, 3.5))));
+        var shell =
+                new Marks.ShellMarks(
+                        List.of(
+                                new CylinderUnwrapper.ArcMark(new Point(1, 2), true, -20),
+                                new CylinderUnwrapper.ArcMark(new Point(3, 4), false, 90)));
+        var draft = new Photographs.MarksDraft(CORNERS, known, grey, lines, shell, 1);
+        assertEquals(mapper.mark(p.marked(draft)), 1);
+        var nothing = new Photographs.MarksDraft(null, null, null, 1);
+        assertEquals(mapper.mark(p.marked(nothing)), 0);
         Photograph now = Objects.requireNonNull(mapper.find(p.id()));
         assertEquals(now.corners(), CORNERS);
         assertEquals(now.knownPoints(), known);
         assertEquals(now.greyPatch(), grey);
-        assertEquals(mapper.mark(p.id(), null, null, null, 2), 1);
+        assertEquals(now.straightLines(), lines);
+        assertEquals(now.shellMarks(), shell);
+        assertEquals(mapper.mark(now.marked(new Photographs.MarksDraft(null, null, null, 2))), 1);
         assertNull(Objects.requireNonNull(mapper.find(p.id())).corners());
+    }
+
+    @Test
+    public void aPatchOfKnownColourComesBackWithIt() {
+        Photograph p = photograph(car("Coloured patch"));
+        mapper.insert(p);
+        var patch = new Marks.GreyPatch(10, 11, 12, 13, 50, 20.5, -3.0);
+        mapper.mark(p.marked(new Photographs.MarksDraft(null, null, patch, 1)));
+        assertEquals(Objects.requireNonNull(mapper.find(p.id())).greyPatch(), patch);
+        assertEquals(patch.known(), new org.pendrik.core.colour.Lab(50, 20.5, -3));
     }
 
     @Test

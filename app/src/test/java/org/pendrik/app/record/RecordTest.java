@@ -40,8 +40,8 @@ public class RecordTest extends AppTest {
                         "/api/jobs/" + job + "/study/regions",
                         """
                 {"regions": [
-                  {"id": "%s", "name": "plate", "zoneKey": "left-side", "xMm": 3345, "yMm": 660, "widthMm": 220, "heightMm": 290, "factory": true},
-                  {"id": "%s", "name": "panel", "zoneKey": null, "xMm": 1640, "yMm": 620, "widthMm": 420, "heightMm": 420, "factory": false}
+                  {"id": "%s", "name": "plate", "zoneKey": "left-side", "xMm": 3345, "yMm": 660, "widthMm": 220, "heightMm": 290, "factory": true, "side": "LEFT", "role": "MEASURE", "outline": []},
+                  {"id": "%s", "name": "panel", "zoneKey": null, "xMm": 1640, "yMm": 620, "widthMm": 420, "heightMm": 420, "factory": false, "side": "LEFT", "role": "MEASURE", "outline": []}
                 ], "version": 1}
                 """
                                 .formatted(UUID.randomUUID(), UUID.randomUUID())));
@@ -77,7 +77,7 @@ public class RecordTest extends AppTest {
         var old = new ObjectMapper();
         var schema =
                 JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                        .getSchema(old.readTree(text(get("/api/schema/record-1.json"))));
+                        .getSchema(old.readTree(text(get("/api/schema/record-2.json"))));
         assertTrue(
                 schema.validate(old.readTree(out.toString())).isEmpty(),
                 schema.validate(old.readTree(out.toString())).toString());
@@ -90,8 +90,8 @@ public class RecordTest extends AppTest {
     @DataProvider
     public Object[][] broken() {
         return new Object[][] {
-            {"\"version\":1", "\"version\":2", "was written by a newer Pendrik than this one"},
-            {"\"version\":1,", "", "is not a record of a job"},
+            {"\"version\":2", "\"version\":3", "was written by a newer Pendrik than this one"},
+            {"\"version\":2,", "", "is not a record of a job"},
             {"\"note\":", "\"colour\":1,\"note\":", "Field job.colour (colour) is not known here"},
             {
                 "\"effects\":[{",

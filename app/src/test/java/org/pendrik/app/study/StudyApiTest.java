@@ -7,7 +7,9 @@ import static org.testng.Assert.assertTrue;
 import java.util.List;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
+import org.pendrik.app.photograph.Side;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.core.photo.Point;
 import org.pendrik.core.plan.EffectKind;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.DataProvider;
@@ -21,10 +23,26 @@ public class StudyApiTest extends AppTest {
         UUID job = car("Mapped study");
         JobRegion region =
                 new JobRegion(UUID.randomUUID(), "panel", null, 1.5, 2, 300, 400.25, true);
-        mapper.addRegion(job, region, 0);
-        assertEquals(mapper.regions(job), List.of(region));
+        JobRegion edge =
+                new JobRegion(
+                        UUID.randomUUID(),
+                        "top edge",
+                        "roof",
+                        Side.A_END,
+                        RegionRole.EDGE,
+                        1,
+                        2,
+                        300,
+                        1,
+                        false,
+                        List.of(new Point(1, 2), new Point(301, 2)));
+        mapper.addRegion(job, StudyMapper.Row.of(region), 0);
+        mapper.addRegion(job, StudyMapper.Row.of(edge), 1);
+        assertEquals(
+                mapper.regions(job).stream().map(StudyMapper.Row::region).toList(),
+                List.of(region, edge));
         JobEffect effect =
-                new JobEffect(
+                JobEffect.seen(
                         UUID.randomUUID(),
                         EffectKind.DUST,
                         new ZoneKeys(List.of("sill", "trucks")),
@@ -32,7 +50,7 @@ public class StudyApiTest extends AppTest {
                         null,
                         "low");
         JobEffect other =
-                new JobEffect(
+                JobEffect.seen(
                         UUID.randomUUID(),
                         EffectKind.FADE,
                         new ZoneKeys(List.of("roof")),
@@ -52,7 +70,7 @@ public class StudyApiTest extends AppTest {
                 + UUID.randomUUID()
                 + "\",\"name\":\""
                 + name
-                + "\",\"zoneKey\":null,"
+                + "\",\"zoneKey\":null,\"side\":\"LEFT\",\"role\":\"MEASURE\",\"outline\":[],"
                 + rest
                 + "}";
     }

@@ -8,6 +8,7 @@ import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.Cover;
 import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.MeasuredRegion;
@@ -115,7 +116,7 @@ final class TruthTrial {
                                         TruthScene.SPOTS,
                                         TruthScene.STREAKS,
                                         TruthScene.DUST),
-                                scene.samples(),
+                                Optional.of(ClassModel.learn(plane, scene.samples())),
                                 List.of(),
                                 Optional.empty(),
                                 false),

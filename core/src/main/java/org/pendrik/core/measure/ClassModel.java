@@ -1,10 +1,13 @@
 package org.pendrik.core.measure;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.ejml.simple.SimpleMatrix;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.photo.PixelBox;
 import org.pendrik.core.units.InvalidInput;
 
@@ -183,6 +186,24 @@ public final class ClassModel {
     /** The classes that were sampled, in the order of {@link WeatherClass}. */
     public List<WeatherClass> classes() {
         return classes;
+    }
+
+    /** What each class looks like: the mean of its samples. */
+    public Map<WeatherClass, Lab> colours() {
+        Map<WeatherClass, Lab> out = new EnumMap<>(WeatherClass.class);
+        for (WeatherClass c : classes) {
+            double[] sum = new double[4];
+            for (Cloud cloud : clouds) {
+                if (cloud.kind() == c) {
+                    for (int k = 0; k < 3; k++) {
+                        sum[k] += cloud.mean()[k];
+                    }
+                    sum[3]++;
+                }
+            }
+            out.put(c, new Lab(sum[0] / sum[3], sum[1] / sum[3], sum[2] / sum[3]));
+        }
+        return out;
     }
 
     List<Cloud> clouds() {

@@ -15,7 +15,7 @@ import org.pendrik.core.photo.Region;
  */
 public record Cover(List<ClassCover> classes, double unsureShare, int pixels) {
     /** What sorting leaves open even where every pixel seems clear. */
-    private static final double FLOOR = 0.0012;
+    private static final double FLOOR = 0.0017;
 
     /** Share of the near things that may have gone the wrong way together. */
     private static final double UNSURE_WEIGHT = 0.045;

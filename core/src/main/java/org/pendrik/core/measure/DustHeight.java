@@ -33,6 +33,9 @@ public record DustHeight(
     private static final int ROUNDS = 40;
     private static final double LEAST_WAY = 0.012;
 
+    /** Cosine between the way to the dust and what really changes from top to foot. */
+    private static final double LEAST_ALIGNED = 0.75;
+
     /** Rows of a photograph share their noise and the unevenness of the surface. */
     private static final double CORRELATED = 6;
 
@@ -47,6 +50,11 @@ public record DustHeight(
             return new Answer.CannotTell<>(
                     "Nothing in " + r.name() + " changes with height.",
                     "Measure a region from the sill up to where the paint is clean.");
+        }
+        if (sampled.isPresent() && !(ends(rows).alignedWith(way) >= LEAST_ALIGNED)) {
+            return new Answer.CannotTell<>(
+                    r.name() + " changes with height, but not towards the colour of the dust.",
+                    "It is another film, or the light; pick a sample of what lies at its foot.");
         }
         double[] h = new double[rows.length];
         double[] s = new double[rows.length];

@@ -61,6 +61,15 @@ final class Films {
             return Math.sqrt(sum);
         }
 
+        /** Cosine of the angle to another way. */
+        double alignedWith(Way o) {
+            double dot = 0;
+            for (int k = 0; k < 3; k++) {
+                dot += (film[k] - clean[k]) * (o.film[k] - o.clean[k]);
+            }
+            return dot / (length() * o.length());
+        }
+
         double along(double[] xyz) {
             double up = 0;
             double down = 0;

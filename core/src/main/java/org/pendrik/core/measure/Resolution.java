@@ -1,8 +1,8 @@
 package org.pendrik.core.measure;
 
 import java.util.Optional;
+import org.pendrik.core.photo.Flattening;
 import org.pendrik.core.photo.Region;
-import org.pendrik.core.photo.SideGeometry;
 
 /**
  * What a photograph can resolve on a side, and what is worth resolving.
@@ -10,7 +10,7 @@ import org.pendrik.core.photo.SideGeometry;
  * @param geometry where the side lies in the photograph
  * @param sight how the model will be looked at
  */
-public record Resolution(SideGeometry geometry, Sight sight) {
+public record Resolution(Flattening geometry, Sight sight) {
     /** A mark has to be this many photograph pixels across to be counted, and to be traced. */
     private static final double PX_TO_COUNT = 2;
 

@@ -40,7 +40,7 @@ public final class SideMeasurer {
     /**
      * What is asked.
      *
-     * @param samples empty when no classes are asked for
+     * @param model what the classes look like; empty when none are asked for
      * @param reference colour that fades are counted from
      * @param roof seen from above: soot is looked for along the length, not kick-up
      */
@@ -48,13 +48,12 @@ public final class SideMeasurer {
             LabPlane plane,
             Resolution resolution,
             List<Region> regions,
-            List<ClassSample> samples,
+            Optional<ClassModel> model,
             List<EdgeWear.Edge> edges,
             Optional<Lab> reference,
             boolean roof) {
         public Question {
             regions = List.copyOf(regions);
-            samples = List.copyOf(samples);
             edges = List.copyOf(edges);
         }
     }
@@ -63,6 +62,7 @@ public final class SideMeasurer {
      * What came of it.
      *
      * @param pairs classes held against each other, the most confused first
+     * @param colours what each sampled class looks like
      * @param map which class every pixel shows; empty without samples
      * @param strips focus along the side
      */
@@ -70,12 +70,13 @@ public final class SideMeasurer {
             List<MeasuredRegion> regions,
             Map<String, Answer<EdgeWear>> edges,
             List<ClassModel.Pair> pairs,
+            Map<WeatherClass, Lab> colours,
             Optional<ClassMap> map,
             List<Sharpness.Strip> strips) {}
 
     private SideMeasurer() {}
 
-    /** Learns the samples and sorts every pixel. */
+    /** Sorts every pixel. */
     public static ClassMap classify(
             LabPlane plane, ClassModel model, List<Sharpness.Strip> strips) {
         return PixelSorter.sort(plane, model, blurPx(plane, strips));
@@ -90,24 +91,23 @@ public final class SideMeasurer {
     public static Result measure(Question q, Watch watch) {
         watch.at("Focus along the side", 0);
         List<Sharpness.Strip> strips = focus(q.plane());
-        Optional<ClassModel> model = Optional.empty();
+        Optional<ClassModel> model = q.model();
         Optional<ClassMap> map = Optional.empty();
-        if (!q.samples().isEmpty()) {
+        if (model.isPresent()) {
             watch.at("Sorting every pixel", 0.1);
-            ClassModel m = ClassModel.learn(q.plane(), q.samples());
-            model = Optional.of(m);
-            map = Optional.of(classify(q.plane(), m, strips));
+            map = Optional.of(classify(q.plane(), model.get(), strips));
         }
         List<MeasuredRegion> regions = new ArrayList<>();
         for (Region r : q.regions()) {
             watch.at("Measuring " + r.name(), 0.4 + 0.6 * regions.size() / q.regions().size());
-            regions.add(region(q, r, model, map, strips));
+            regions.add(region(q, r, map, strips));
         }
         Map<String, Answer<EdgeWear>> edges = new LinkedHashMap<>();
+        Optional<ClassMap> sorted = map;
         for (EdgeWear.Edge e : q.edges()) {
             edges.put(
                     e.name(),
-                    map.map(m -> EdgeWear.of(m, e, q.resolution()))
+                    sorted.map(m -> EdgeWear.of(m, e, q.resolution()))
                             .orElseGet(
                                     () ->
                                             new Answer.CannotTell<>(
@@ -115,7 +115,12 @@ public final class SideMeasurer {
                                                     "Pick a sample of paint and one of bare metal or rust.")));
         }
         return new Result(
-                regions, edges, model.map(ClassModel::pairs).orElse(List.of()), map, strips);
+                regions,
+                edges,
+                model.map(ClassModel::pairs).orElse(List.of()),
+                model.map(ClassModel::colours).orElse(Map.of()),
+                map,
+                strips);
     }
 
     private static double blurPx(LabPlane plane, List<Sharpness.Strip> strips) {
@@ -129,12 +134,9 @@ public final class SideMeasurer {
     }
 
     private static MeasuredRegion region(
-            Question q,
-            Region r,
-            Optional<ClassModel> model,
-            Optional<ClassMap> map,
-            List<Sharpness.Strip> strips) {
+            Question q, Region r, Optional<ClassMap> map, List<Sharpness.Strip> strips) {
         LabPlane plane = q.plane();
+        Optional<ClassModel> model = q.model();
         Optional<ColourSample> base = base(plane, r, model, map);
         Optional<Answer<Cover>> cover = map.map(m -> Cover.of(m, model.orElseThrow(), r));
         Map<WeatherClass, Answer<Spots>> spots = new EnumMap<>(WeatherClass.class);

@@ -28,6 +28,8 @@ public final class CylinderUnwrapper {
     /** Marks off by more than this share of the shell's length in the photograph do not fit. */
     private static final double WORST_SHARE = 0.02;
 
+    private static final double LEAST_HAND_PX = 0.7;
+
     /** Beyond 78° from facing the camera a pixel smears over five of the surface. */
     private static final double GRAZING = Math.cos(Math.toRadians(78));
 
@@ -158,7 +160,7 @@ public final class CylinderUnwrapper {
                             + ".",
                     "Check radius and length, and that each mark is at its own hour of its own end.");
         }
-        return new Outcome.Found(new Unwrapped(camera(best), shell, lens), rms);
+        return new Outcome.Found(new Unwrapped(camera(best), shell, lens, rms), rms);
     }
 
     private double[] start(double yaw, double pitch) {
@@ -340,12 +342,15 @@ public final class CylinderUnwrapper {
     }
 
     /** A shell that was found; renders it flat. */
-    public static final class Unwrapped {
+    public static final class Unwrapped implements Flattening {
         private final Camera camera;
         private final Shell shell;
         private final Lens lens;
 
-        private Unwrapped(Camera camera, Shell shell, Lens lens) {
+        private final double handPx;
+
+        private Unwrapped(Camera camera, Shell shell, Lens lens, double residualPx) {
+            this.handPx = Math.max(LEAST_HAND_PX, residualPx);
             this.camera = camera;
             this.shell = shell;
             this.lens = lens;
@@ -361,7 +366,41 @@ public final class CylinderUnwrapper {
             return camera.focal();
         }
 
-        /** Where a place of the flattened arc is seen, both in prototype mm. */
+        @Override
+        public Length length() {
+            return shell.length();
+        }
+
+        @Override
+        public Length height() {
+            return shell.arc();
+        }
+
+        @Override
+        public double pxPerMm(double xMm, double yMm) {
+            Point a = toPhoto(new Point(xMm, yMm));
+            double along = a.distance(toPhoto(new Point(xMm + 1, yMm)));
+            double down = a.distance(toPhoto(new Point(xMm, yMm + 1)));
+            return Math.sqrt(along * down);
+        }
+
+        @Override
+        public double placeSdMm(double xMm, double yMm) {
+            return handPx / Math.max(pxPerMm(xMm, yMm), 1e-6);
+        }
+
+        @Override
+        public double scaleSd() {
+            return placeSdMm(length().mm() / 2, height().mm() / 2) * Math.sqrt(2) / length().mm();
+        }
+
+        @Override
+        public Raster flat(Raster photo, double pxPerMm) {
+            return unwrap(photo, pxPerMm);
+        }
+
+        /** Where a place of the flattened arc is seen. */
+        @Override
         public Point toPhoto(Point arcMm) {
             return lens.distort(camera.see(at(arcMm)));
         }

@@ -14,6 +14,7 @@ import java.util.Optional;
 public final class Sharpness {
     private static final double AGAIN_PX = 1.5;
     private static final double STRONG_SHARE = 0.03;
+    private static final double SHARPEST = 0.8;
     private static final int FEWEST_EDGES = 40;
     private static final double WEAK_STEP = 6;
 
@@ -88,7 +89,7 @@ public final class Sharpness {
         }
         picked = Arrays.copyOf(picked, m);
         Arrays.sort(picked);
-        double r = Math.max(picked[m / 2], 1.01);
+        double r = Math.max(picked[(int) (m * SHARPEST)], 1.01);
         return Optional.of(AGAIN_PX / Math.sqrt(r * r - 1));
     }
 

@@ -38,7 +38,8 @@ public final class SideComparison {
      *
      * @param width pixels
      * @param height pixels
-     * @param deltaE00 row by row; NaN where one of the two sides is not in its photograph
+     * @param deltaE00 row by row; NaN where one of the two sides is not in its photograph, or an
+     *     edge is left out
      */
     @SuppressWarnings("ArrayRecordComponent") // a buffer, never compared
     public record DifferenceMap(int width, int height, float[] deltaE00) {}
@@ -126,6 +127,44 @@ public final class SideComparison {
                                                         one.lab(x, y, prototypeLight),
                                                         two.lab(x, y, modelLight))
                                                 : Float.NaN;
+                            }
+                        });
+        return new DifferenceMap(w, h, out);
+    }
+
+    /**
+     * The map without the edges of the prototype: where a side that is still off by {@code slackPx}
+     * would show a difference in lightness that can be seen, the difference says nothing of dirt.
+     *
+     * @param slackPx how far the sides may still be off each other, pixels
+     */
+    public static DifferenceMap withoutEdges(
+            DifferenceMap map, Raster prototype, double blurPx, double slackPx) {
+        int w = map.width();
+        int h = map.height();
+        float[] level = new float[w * h];
+        for (int i = 0; i < level.length; i++) {
+            int p = prototype.argb()[i];
+            // encoded values are near lightness: 255 steps for L* 0 to 100
+            level[i] =
+                    p >>> 24 == 0
+                            ? Float.NaN
+                            : ((p >> 16 & 255) + 2 * (p >> 8 & 255) + (p & 255)) * 100f / 1020;
+        }
+        float[] seen = GaussianFilter.blurred(level, w, h, Math.max(0.7, blurPx));
+        float[] out = map.deltaE00().clone();
+        float most = (float) (2 * JUST_NOTICEABLE / slackPx);
+        IntStream.range(1, h - 1)
+                .parallel()
+                .forEach(
+                        y -> {
+                            for (int x = 1; x < w - 1; x++) {
+                                int i = y * w + x;
+                                float gx = seen[i + 1] - seen[i - 1];
+                                float gy = seen[i + w] - seen[i - w];
+                                if (gx * gx + gy * gy > most * most * 4) {
+                                    out[i] = Float.NaN;
+                                }
                             }
                         });
         return new DifferenceMap(w, h, out);

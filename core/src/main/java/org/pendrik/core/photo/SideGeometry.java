@@ -11,7 +11,7 @@ import org.pendrik.core.units.Length;
  * <p>{@link #rectify} renders it: the photograph is halved while one output pixel would span more
  * than two of its pixels, then sampled bilinearly with weights in 1/256. Cost O(output pixels).
  */
-public final class SideGeometry {
+public final class SideGeometry implements Flattening {
     /** Share of the first corner's depth under which a place is as far as the horizon. */
     private static final double HORIZON = 1e-6;
 
@@ -105,6 +105,7 @@ public final class SideGeometry {
     }
 
     /** Where a place of the side, in prototype mm, is seen. */
+    @Override
     public Point toPhoto(Point sideMm) {
         return lens.distort(toPhoto.map(sideMm.x(), sideMm.y()));
     }
@@ -118,6 +119,7 @@ public final class SideGeometry {
      * How well the place of a point of the side is known, one standard deviation in prototype mm:
      * what the marks leave open and a third of a photograph pixel. It grows where the side recedes.
      */
+    @Override
     public double placeSdMm(double xMm, double yMm) {
         Point flat = toPhoto.map(xMm, yMm);
         double sum = 0;
@@ -129,6 +131,7 @@ public final class SideGeometry {
     }
 
     /** How well the scale along the side is known, one standard deviation as a share of it. */
+    @Override
     public double scaleSd() {
         double y = height.mm() / 2;
         Point a = toPhoto.map(0, y);
@@ -171,11 +174,13 @@ public final class SideGeometry {
     }
 
     /** Prototype length of the side. */
+    @Override
     public Length length() {
         return length;
     }
 
     /** Prototype height of the side. */
+    @Override
     public Length height() {
         return height;
     }
@@ -209,7 +214,13 @@ public final class SideGeometry {
         return out;
     }
 
+    @Override
+    public Raster flat(Raster photo, double pxPerMm) {
+        return rectify(photo, pxPerMm);
+    }
+
     /** Photograph pixels per prototype mm at a place, the mean of along and down. */
+    @Override
     public double pxPerMm(double xMm, double yMm) {
         return Math.sqrt(pxPerMmAlong(xMm, yMm) * pxPerMmDown(xMm, yMm));
     }

@@ -70,11 +70,17 @@ final class Painted {
                         plane,
                         resolution(0.5),
                         List.of(regions),
-                        samples,
+                        learn(plane, samples),
                         List.of(),
                         java.util.Optional.empty(),
                         false),
                 Watch.NOBODY);
+    }
+
+    static java.util.Optional<ClassModel> learn(LabPlane plane, List<ClassSample> samples) {
+        return samples.isEmpty()
+                ? java.util.Optional.empty()
+                : java.util.Optional.of(ClassModel.learn(plane, samples));
     }
 
     static ClassSample sample(WeatherClass c, double x, double y) {

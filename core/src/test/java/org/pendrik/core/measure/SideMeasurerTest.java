@@ -216,7 +216,7 @@ public class SideMeasurerTest {
                                         soot.plane(),
                                         Painted.resolution(0.5),
                                         List.of(BODY),
-                                        List.of(),
+                                        Optional.empty(),
                                         List.of(),
                                         Optional.empty(),
                                         true),
@@ -244,7 +244,7 @@ public class SideMeasurerTest {
                         p.plane(),
                         Painted.resolution(0.5),
                         List.of(),
-                        TWO,
+                        Painted.learn(p.plane(), TWO),
                         List.of(
                                 new EdgeWear.Edge(
                                         "sill", new Point(400, 600), new Point(2000, 600))),
@@ -327,7 +327,7 @@ public class SideMeasurerTest {
                         p.plane(),
                         Painted.resolution(0.05),
                         List.of(BODY),
-                        TWO,
+                        Painted.learn(p.plane(), TWO),
                         List.of(),
                         Optional.empty(),
                         false);
@@ -360,7 +360,7 @@ public class SideMeasurerTest {
                         p.plane(),
                         Painted.resolution(0.5),
                         List.of(BODY, BODY, BODY),
-                        List.of(),
+                        Optional.empty(),
                         List.of(),
                         Optional.empty(),
                         false);

@@ -1,0 +1,389 @@
+package org.pendrik.app.calc;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.measure.Answer;
+import org.pendrik.core.measure.ClassModel;
+import org.pendrik.core.measure.ClassSample;
+import org.pendrik.core.measure.DustHeight;
+import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.MeasuredRegion;
+import org.pendrik.core.measure.Resolution;
+import org.pendrik.core.measure.SideMeasurer;
+import org.pendrik.core.measure.Sight;
+import org.pendrik.core.measure.Spots;
+import org.pendrik.core.measure.Streaks;
+import org.pendrik.core.measure.Watch;
+import org.pendrik.core.measure.WeatherClass;
+import org.pendrik.core.paper.CutSheet;
+import org.pendrik.core.paper.WiperArc;
+import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.CylinderUnwrapper;
+import org.pendrik.core.photo.Lens;
+import org.pendrik.core.photo.Point;
+import org.pendrik.core.photo.Raster;
+import org.pendrik.core.photo.Region;
+import org.pendrik.core.photo.RegionVerdict;
+import org.pendrik.core.photo.Registration;
+import org.pendrik.core.photo.SideComparison;
+import org.pendrik.core.photo.Verdict;
+import org.pendrik.core.plan.NextPass;
+import org.pendrik.core.units.InvalidInput;
+import org.pendrik.core.units.Length;
+
+/** The photo room's questions without a job. */
+final class PhotoRoomQuestions {
+    private static final String SIDE =
+            "{\"pictureBase64\": \"" + FlatSide.PICTURE + "\", \"corners\": null, \"card\": null}";
+    private static final String SAMPLES =
+            """
+            "samples": [
+              {"kind": "PAINT", "xMm": 2100, "yMm": 850, "widthMm": 260, "heightMm": 300},
+              {"kind": "FRESH_RUST", "xMm": 120, "yMm": 120, "widthMm": 300, "heightMm": 160}
+            ],
+            "regions": [{"name": "body", "xMm": 600, "yMm": 200, "widthMm": 1700, "heightMm": 800}],
+            "viewingMm": 600, "ratio": 87.1
+            """;
+    static final String MEASURE =
+            "{\"side\": " + SIDE + ", \"lengthMm\": 2400, \"heightMm\": 1200, " + SAMPLES + "}";
+    static final String COMPARE =
+            "{\"prototype\": "
+                    + SIDE
+                    + ", \"model\": "
+                    + SIDE
+                    + ", \"lengthMm\": 2400, \"heightMm\": 1200, \"factory\": {\"l\": 38, \"a\": -9, \"b\": 12}, "
+                    + SAMPLES
+                    + "}";
+    static final String UNWRAP =
+            """
+            {
+              "radiusMm": 1200, "lengthMm": 9000, "fromDegrees": 20, "toDegrees": 160,
+              "widthPx": 2400, "heightPx": 1600, "focalPx": 2000,
+              "marks": [
+                {"photo": {"x": 405.7, "y": 606.0}, "leftEnd": true, "degrees": 20},
+                {"photo": {"x": 366.7, "y": 800.0}, "leftEnd": true, "degrees": 90},
+                {"photo": {"x": 405.7, "y": 994.0}, "leftEnd": true, "degrees": 160},
+                {"photo": {"x": 1994.3, "y": 606.0}, "leftEnd": false, "degrees": 20},
+                {"photo": {"x": 2033.3, "y": 800.0}, "leftEnd": false, "degrees": 90},
+                {"photo": {"x": 1994.3, "y": 994.0}, "leftEnd": false, "degrees": 160}
+              ],
+              "ask": [{"x": 4500, "y": 1466}]
+            }
+            """;
+    static final String MASK =
+            """
+            {
+              "pieces": [{"name": "patch", "outline": [{"x": 0, "y": 0}, {"x": 12, "y": 0}, {"x": 12, "y": 5}, {"x": 0, "y": 5}]}],
+              "wiper": {"paneWidthMm": 14, "paneHeightMm": 9, "pivotXMm": 7, "pivotYMm": 10, "armMm": 6.5,
+                        "bladeMm": 5, "fromDegrees": -40, "toDegrees": 40},
+              "kerfMm": 0.1, "kept": "PIECE"
+            }
+            """;
+    private static final int MOST_REGIONS = 60;
+
+    private PhotoRoomQuestions() {}
+
+    record RegionAsked(String name, double xMm, double yMm, double widthMm, double heightMm) {
+        Region region() {
+            return new Region(name, xMm, yMm, widthMm, heightMm);
+        }
+    }
+
+    record SamplePart(WeatherClass kind, double xMm, double yMm, double widthMm, double heightMm) {
+        ClassSample sample() {
+            return new ClassSample(
+                    kind, new Region("sample of " + kind.label(), xMm, yMm, widthMm, heightMm));
+        }
+    }
+
+    /** Lengths in prototype mm; {@code ratio} prototype mm per model mm. */
+    record MeasureQuestion(
+            FlatSide.PhotoPart side,
+            double lengthMm,
+            double heightMm,
+            List<SamplePart> samples,
+            List<RegionAsked> regions,
+            double viewingMm,
+            double ratio) {}
+
+    /**
+     * A region.
+     *
+     * @param coverPercent by class, where it can be told
+     * @param coverPlusMinus two standard deviations, in points
+     * @param cannot what could not be measured, in sentences
+     */
+    record RegionAnswer(
+            String name,
+            @Nullable ColourSample colour,
+            Map<WeatherClass, Double> coverPercent,
+            Map<WeatherClass, Double> coverPlusMinus,
+            Map<WeatherClass, Spots> spots,
+            Map<WeatherClass, Streaks> streaks,
+            @Nullable DustHeight dust,
+            List<String> cannot) {}
+
+    record MeasureAnswer(
+            double finestPxPerMm,
+            double scalePercent,
+            List<ClassModel.Pair> pairs,
+            List<RegionAnswer> regions) {}
+
+    static MeasureAnswer measure(MeasureQuestion q) {
+        FlatSide side = FlatSide.of(q.side(), q.lengthMm(), q.heightMm());
+        var plane = side.plane();
+        Optional<ClassModel> model =
+                q.samples().isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(
+                                ClassModel.learn(
+                                        plane,
+                                        q.samples().stream().map(SamplePart::sample).toList()));
+        var r = result(side, q.regions(), model, new Sight(q.viewingMm(), q.ratio()));
+        return new MeasureAnswer(
+                side.geometry().finestPxPerMm(),
+                200 * side.geometry().scaleSd(),
+                r.pairs(),
+                r.regions().stream().map(PhotoRoomQuestions::answer).toList());
+    }
+
+    private static SideMeasurer.Result result(
+            FlatSide side, List<RegionAsked> regions, Optional<ClassModel> model, Sight sight) {
+        if (regions.size() > MOST_REGIONS) {
+            throw new InvalidInput(
+                    "Regions",
+                    "" + regions.size(),
+                    "must be at most " + MOST_REGIONS,
+                    "Ask about one side at a time.");
+        }
+        return SideMeasurer.measure(
+                new SideMeasurer.Question(
+                        side.plane(),
+                        new Resolution(side.geometry(), sight),
+                        regions.stream().map(RegionAsked::region).toList(),
+                        model,
+                        List.of(),
+                        Optional.empty(),
+                        false),
+                Watch.NOBODY);
+    }
+
+    private static RegionAnswer answer(MeasuredRegion m) {
+        List<String> cannot = new ArrayList<>();
+        Map<WeatherClass, Double> percent = new TreeMap<>();
+        Map<WeatherClass, Double> plusMinus = new TreeMap<>();
+        m.cover().flatMap(Answer::refusal).ifPresent(cannot::add);
+        m.toldCover()
+                .ifPresent(
+                        c ->
+                                c.classes()
+                                        .forEach(
+                                                x -> {
+                                                    x.share()
+                                                            .ifPresentOrElse(
+                                                                    s -> {
+                                                                        percent.put(
+                                                                                x.kind(), 100 * s);
+                                                                        plusMinus.put(
+                                                                                x.kind(),
+                                                                                200 * x.sd());
+                                                                    },
+                                                                    () -> cannot.add(x.note()));
+                                                }));
+        Map<WeatherClass, Spots> spots = new TreeMap<>();
+        m.spots()
+                .forEach(
+                        (c, a) -> {
+                            a.told().ifPresent(s -> spots.put(c, s));
+                            a.refusal().ifPresent(cannot::add);
+                        });
+        Map<WeatherClass, Streaks> streaks = new TreeMap<>();
+        m.streaks()
+                .forEach(
+                        (c, a) -> {
+                            a.told().ifPresent(s -> streaks.put(c, s));
+                            a.refusal().ifPresent(cannot::add);
+                        });
+        m.dust().refusal().ifPresent(cannot::add);
+        return new RegionAnswer(
+                m.region().name(),
+                m.base().orElse(null),
+                percent,
+                plusMinus,
+                spots,
+                streaks,
+                m.dust().told().orElse(null),
+                cannot);
+    }
+
+    /** Both photographs of the same side; samples are taken on the prototype. */
+    record CompareQuestion(
+            FlatSide.PhotoPart prototype,
+            FlatSide.PhotoPart model,
+            double lengthMm,
+            double heightMm,
+            @Nullable Lab factory,
+            List<SamplePart> samples,
+            List<RegionAsked> regions,
+            double viewingMm,
+            double ratio) {}
+
+    record RegionCompared(
+            String name,
+            Verdict verdict,
+            double deltaE00,
+            double tolerance,
+            List<Gap> gaps,
+            List<NextPass.Advice> advice) {}
+
+    /**
+     * A comparison.
+     *
+     * @param registered the model's side was laid over by its edges
+     * @param movedPx by how many pixels of the flat side at most
+     */
+    record CompareAnswer(
+            boolean registered,
+            double movedPx,
+            @Nullable Double medianDeltaE00,
+            List<RegionCompared> regions) {}
+
+    static CompareAnswer compare(CompareQuestion q) {
+        FlatSide one = FlatSide.of(q.prototype(), q.lengthMm(), q.heightMm());
+        FlatSide two = FlatSide.of(q.model(), q.lengthMm(), q.heightMm());
+        Registration.Fit fit = Registration.find(one.raster(), two.raster());
+        Raster moved = Registration.moved(two.raster(), fit);
+        FlatSide laid = new FlatSide(two.geometry(), moved, two.pxPerMm(), two.light());
+        Optional<ClassModel> classes =
+                q.samples().isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(
+                                ClassModel.learn(
+                                        one.plane(),
+                                        q.samples().stream().map(SamplePart::sample).toList()));
+        Sight sight = new Sight(q.viewingMm(), q.ratio());
+        var a = result(one, q.regions(), classes, sight).regions();
+        var b = result(laid, q.regions(), classes, sight).regions();
+        List<RegionCompared> out = new ArrayList<>();
+        for (int i = 0; i < a.size(); i++) {
+            if (a.get(i).base().isEmpty() || b.get(i).base().isEmpty()) {
+                continue;
+            }
+            RegionVerdict v =
+                    SideComparison.judge(
+                            a.get(i).region(),
+                            a.get(i).base().get(),
+                            b.get(i).base().get(),
+                            q.factory());
+            List<Gap> gaps = Gap.between(a.get(i), b.get(i));
+            out.add(
+                    new RegionCompared(
+                            a.get(i).region().name(),
+                            v.verdict(),
+                            v.difference().deltaE00(),
+                            v.tolerance(),
+                            gaps,
+                            NextPass.in(v, gaps)));
+        }
+        double blur = SideComparison.eyeBlurMm(q.viewingMm(), q.ratio()) * one.pxPerMm();
+        var map = SideComparison.map(one.raster(), one.light(), moved, laid.light(), blur);
+        return new CompareAnswer(
+                fit.sure(), fit.movedPx(), SideComparison.median(map).orElse(null), out);
+    }
+
+    /**
+     * A shell.
+     *
+     * @param focalPx 0 when not known
+     * @param ask places of the flattened arc, prototype mm
+     * @param pictureBase64 null when only places are asked for
+     */
+    record UnwrapQuestion(
+            double radiusMm,
+            double lengthMm,
+            double fromDegrees,
+            double toDegrees,
+            int widthPx,
+            int heightPx,
+            double focalPx,
+            List<CylinderUnwrapper.ArcMark> marks,
+            @Nullable List<Point> ask,
+            @Nullable String pictureBase64) {}
+
+    /**
+     * What was found.
+     *
+     * @param photo where the asked places are seen
+     */
+    record UnwrapAnswer(
+            double residualPx,
+            double focalPx,
+            double arcMm,
+            List<Point> photo,
+            @Nullable String flatJpegBase64) {}
+
+    static UnwrapAnswer unwrap(UnwrapQuestion q) {
+        InvalidInput.requireWithin(
+                "Width", q.widthPx(), " px", 16, 20_000, "As the photograph is.");
+        InvalidInput.requireWithin(
+                "Height", q.heightPx(), " px", 16, 20_000, "As the photograph is.");
+        var shell =
+                new CylinderUnwrapper.Shell(
+                        Length.ofMm(q.radiusMm()),
+                        Length.ofMm(q.lengthMm()),
+                        q.fromDegrees(),
+                        q.toDegrees());
+        return switch (CylinderUnwrapper.locate(
+                q.marks(), shell, Lens.straight(q.widthPx(), q.heightPx()), q.focalPx())) {
+            case CylinderUnwrapper.Outcome.Refused r ->
+                    throw new InvalidInput(
+                            "Marks",
+                            "as given",
+                            r.reason().toLowerCase(Locale.ROOT).replaceFirst("\\.$", ""),
+                            r.remedy());
+            case CylinderUnwrapper.Outcome.Found f ->
+                    new UnwrapAnswer(
+                            f.residualPx(),
+                            f.shell().focalPx(),
+                            shell.arc().mm(),
+                            q.ask() == null
+                                    ? List.of()
+                                    : q.ask().stream().map(f.shell()::toPhoto).toList(),
+                            q.pictureBase64() == null
+                                    ? null
+                                    : FlatSide.jpeg(
+                                            f.shell()
+                                                    .unwrap(
+                                                            FlatSide.picture(q.pictureBase64()),
+                                                            1600 / q.lengthMm())));
+        };
+    }
+
+    /**
+     * What to cut, model mm.
+     *
+     * @param wiper null when no wiper arc is wanted
+     */
+    record MaskQuestion(
+            List<CutSheet.Piece> pieces,
+            @Nullable WiperArc wiper,
+            double kerfMm,
+            CutSheet.Kept kept) {}
+
+    record MaskAnswer(double widthMm, double heightMm, String svg) {}
+
+    static MaskAnswer mask(MaskQuestion q) {
+        List<CutSheet.Piece> pieces = new ArrayList<>(q.pieces());
+        if (q.wiper() != null) {
+            pieces.add(q.wiper().piece());
+        }
+        CutSheet sheet = CutSheet.of(pieces, q.kerfMm(), q.kept());
+        return new MaskAnswer(sheet.widthMm(), sheet.heightMm(), sheet.svg());
+    }
+}

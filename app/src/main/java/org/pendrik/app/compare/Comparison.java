@@ -1,0 +1,122 @@
+package org.pendrik.app.compare;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.photograph.Side;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.measure.Gap;
+import org.pendrik.core.photo.Verdict;
+import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.NextPass;
+
+/**
+ * A comparison.
+ *
+ * @param prototypeId the prototype's photograph, null while none is located
+ * @param modelId the model's photograph, as before
+ * @param factoryKnown a factory colour is named, so directions can be judged
+ * @param medianDeltaE00 over the whole side at viewing distance, edges left out
+ * @param eyeBlurMm the blur of the eye on the side, prototype mm
+ * @param registered the model's side was laid over the prototype's by its edges
+ * @param movedMm how far that moved it at most, prototype mm
+ * @param missing what has to be there first, in words; empty when nothing is missing
+ */
+record Comparison(
+        Side side,
+        @Nullable UUID prototypeId,
+        @Nullable UUID modelId,
+        boolean prototypeBalanced,
+        boolean modelBalanced,
+        boolean factoryKnown,
+        @Nullable Double medianDeltaE00,
+        int viewingMm,
+        double eyeBlurMm,
+        boolean registered,
+        double movedMm,
+        List<Judged> regions,
+        List<String> missing) {
+
+    /** A region judged. */
+    record Judged(
+            UUID regionId,
+            String name,
+            Verdict verdict,
+            String prototypeHex,
+            String modelHex,
+            Lab prototype,
+            Lab model,
+            double deltaL,
+            double deltaC,
+            double deltaH,
+            double deltaE00,
+            @Nullable Double progress,
+            double offAxis,
+            double tolerance,
+            List<Difference> differences,
+            List<Advised> advice) {}
+
+    /**
+     * A measure on both sides.
+     *
+     * @param of class that it is of, in words; empty when of none
+     * @param plusMinus differences up to here count as none
+     * @param inTolerances the difference in tolerances; beyond ±1 it is seen
+     */
+    record Difference(
+            Gap.Kind kind,
+            String label,
+            String of,
+            String unit,
+            double prototype,
+            double model,
+            double plusMinus,
+            double inTolerances,
+            Verdict verdict) {
+        static Difference of(Gap g) {
+            return new Difference(
+                    g.kind(),
+                    g.kind().label(),
+                    g.of().map(c -> c.label()).orElse(""),
+                    g.kind().unit(),
+                    g.prototype(),
+                    g.model(),
+                    g.tolerance(),
+                    g.inTolerances(),
+                    g.verdict());
+        }
+    }
+
+    /**
+     * What to do.
+     *
+     * @param effect the effect that it is about; null for all or none
+     * @param strength of another pass, 1 to 3, 0 for none
+     * @param possible false when it has to be done and cannot
+     */
+    record Advised(
+            NextPass.Do what,
+            @Nullable EffectKind effect,
+            int strength,
+            boolean possible,
+            String text,
+            String why) {}
+
+    /**
+     * One photograph on the way.
+     *
+     * @param coats what was laid since the one before
+     */
+    record Stage(UUID photographId, Instant at, List<String> coats, List<StageValue> values) {}
+
+    /** A measure at one stage, beside the prototype's. */
+    record StageValue(
+            UUID regionId,
+            String region,
+            String measure,
+            String unit,
+            double prototype,
+            double model,
+            double plusMinus) {}
+}

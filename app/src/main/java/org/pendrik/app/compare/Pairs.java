@@ -1,0 +1,100 @@
+package org.pendrik.app.compare;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.photograph.Role;
+import org.pendrik.app.photograph.Side;
+import org.pendrik.app.photograph.Sides;
+import org.pendrik.core.photo.Registration;
+import org.springframework.stereotype.Component;
+
+/** Finds the two photographs to hold against each other, and lays the model's side over. */
+@Component
+class Pairs {
+    private final Photographs photographs;
+    private final Sides sides;
+    private @Nullable Pair last;
+
+    Pairs(Photographs photographs, Sides sides) {
+        this.photographs = photographs;
+        this.sides = sides;
+    }
+
+    /**
+     * Prototype and model of one side.
+     *
+     * @param second the model's side, laid over the prototype's
+     * @param fit how it had to be moved
+     * @param unmoved the model's side as its own marks put it
+     */
+    record Pair(
+            Photograph prototype,
+            Sides.Side first,
+            Photograph model,
+            Sides.Side second,
+            Registration.Fit fit,
+            Sides.Side unmoved) {
+        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
+        boolean isOf(Sides.Side one, Sides.Side two) {
+            return first == one && unmoved == two;
+        }
+    }
+
+    /** The side to compare: the one asked for, else the first that has both. */
+    Side side(UUID jobId, @Nullable Side wanted) {
+        if (wanted != null) {
+            return wanted;
+        }
+        for (Side s : Side.values()) {
+            Photograph p = photographs.latest(jobId, Role.PROTOTYPE, s);
+            Photograph m = photographs.latest(jobId, Role.MODEL, s);
+            if (p != null && m != null && p.located() && m.located()) {
+                return s;
+            }
+        }
+        return Side.LEFT;
+    }
+
+    /** The pair; empty while one is missing or not located. */
+    Optional<Pair> of(UUID jobId, Side side, @Nullable UUID modelId) {
+        Photograph one = photographs.latest(jobId, Role.PROTOTYPE, side);
+        Photograph two =
+                modelId == null
+                        ? photographs.latest(jobId, Role.MODEL, side)
+                        : photographs.get(modelId);
+        if (one == null
+                || two == null
+                || !two.jobId().equals(jobId)
+                || two.side() != side
+                || two.role() != Role.MODEL) {
+            return Optional.empty();
+        }
+        return sides.of(one).flatMap(a -> sides.of(two).map(b -> laid(one, a, two, b)));
+    }
+
+    private synchronized Pair laid(Photograph one, Sides.Side a, Photograph two, Sides.Side b) {
+        Pair known = last;
+        if (known != null && known.isOf(a, b)) {
+            return known;
+        }
+        Registration.Fit fit = Registration.find(a.raster(), b.raster());
+        Sides.Side moved =
+                new Sides.Side(
+                        b.fit(), Registration.moved(b.raster(), fit), b.pxPerMm(), b.light());
+        Pair pair = new Pair(one, a, two, moved, fit, b);
+        last = pair;
+        return pair;
+    }
+
+    /** The located photographs of the model on a side, in the order in which they were taken. */
+    List<Photograph> progress(UUID jobId, Side side) {
+        return photographs.ofJob(jobId).stream()
+                .filter(p -> p.role() == Role.MODEL && p.side() == side && p.located())
+                .sorted(java.util.Comparator.comparing(Photograph::when))
+                .toList();
+    }
+}

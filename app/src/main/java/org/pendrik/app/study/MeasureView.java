@@ -1,0 +1,208 @@
+package org.pendrik.app.study;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.ColourDifference;
+import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.measure.AlongLength;
+import org.pendrik.core.measure.Answer;
+import org.pendrik.core.measure.Cover;
+import org.pendrik.core.measure.DustHeight;
+import org.pendrik.core.measure.MeasuredRegion;
+import org.pendrik.core.measure.Spots;
+import org.pendrik.core.measure.Streaks;
+import org.pendrik.core.measure.WeatherClass;
+import org.pendrik.core.photo.ColourSample;
+
+/** What a photograph tells, as the page is told it. */
+public final class MeasureView {
+    private MeasureView() {}
+
+    /**
+     * A class in a region.
+     *
+     * @param percent null when it cannot be told from another class
+     * @param plusMinus two standard deviations, in points
+     */
+    public record ClassShare(
+            WeatherClass kind,
+            String label,
+            @Nullable Double percent,
+            double plusMinus,
+            String note) {}
+
+    /** Spots of a class. */
+    public record SpotMeasure(WeatherClass kind, Spots spots) {}
+
+    /** Streaks of a class. */
+    public record StreakMeasure(WeatherClass kind, Streaks streaks) {}
+
+    /**
+     * A film along the length.
+     *
+     * @param strength from the region's left edge to its right, 0 to 1
+     * @param halfLeftMm null when it does not fall to half within the region
+     * @param halfRightMm the same to the right
+     */
+    public record Along(
+            List<Double> strength,
+            double sd,
+            double peakMm,
+            @Nullable Double halfLeftMm,
+            @Nullable Double halfRightMm,
+            boolean standsInU,
+            boolean relative) {
+        static Along of(AlongLength a) {
+            return new Along(
+                    a.strength(),
+                    a.sd(),
+                    a.peakMm(),
+                    a.halfLeftMm().orElse(null),
+                    a.halfRightMm().orElse(null),
+                    a.standsInU(),
+                    a.relative());
+        }
+    }
+
+    /**
+     * A measured region.
+     *
+     * @param sample empty when too little of it can be used
+     * @param hex its colour on screen
+     * @param inGamut whether the screen can show it
+     * @param fade against the factory colour, when one is named and this is not it
+     * @param cannot what could not be measured and why, in sentences
+     * @param leftPlaceSdMm how well places at its left end are known
+     * @param rightPlaceSdMm the same at its right end
+     */
+    public record Measure(
+            UUID regionId,
+            String name,
+            boolean factory,
+            @Nullable ColourSample sample,
+            @Nullable String hex,
+            boolean inGamut,
+            @Nullable ColourDifference fade,
+            List<ClassShare> cover,
+            double unsureShare,
+            List<SpotMeasure> spots,
+            List<StreakMeasure> streaks,
+            @Nullable DustHeight dust,
+            @Nullable Along along,
+            List<String> cannot,
+            double clippedShare,
+            double glareShare,
+            double excludedShare,
+            boolean blurred,
+            double leftPlaceSdMm,
+            double rightPlaceSdMm) {}
+
+    static Measure of(JobRegion r, MeasuredRegion m) {
+        Optional<ColourSample> s = m.base();
+        List<String> cannot = new ArrayList<>();
+        m.cover().flatMap(Answer::refusal).ifPresent(cannot::add);
+        List<SpotMeasure> spots = new ArrayList<>();
+        m.spots()
+                .forEach(
+                        (c, a) -> told(a, cannot).ifPresent(v -> spots.add(new SpotMeasure(c, v))));
+        List<StreakMeasure> streaks = new ArrayList<>();
+        m.streaks()
+                .forEach(
+                        (c, a) ->
+                                told(a, cannot)
+                                        .ifPresent(v -> streaks.add(new StreakMeasure(c, v))));
+        return new Measure(
+                r.id(),
+                r.name(),
+                r.factory(),
+                s.orElse(null),
+                s.map(c -> Srgb.toHex(c.median())).orElse(null),
+                s.map(c -> Srgb.inGamut(c.median())).orElse(true),
+                r.factory() ? null : m.fade().orElse(null),
+                m.toldCover().map(c -> shares(c)).orElse(List.of()),
+                m.toldCover().map(Cover::unsureShare).orElse(0.0),
+                spots,
+                streaks,
+                told(m.dust(), cannot).orElse(null),
+                told(m.along(), cannot).map(Along::of).orElse(null),
+                cannot,
+                m.clippedShare(),
+                m.glareShare(),
+                m.excludedShare(),
+                m.blurred(),
+                m.leftPlaceSdMm(),
+                m.rightPlaceSdMm());
+    }
+
+    private static <T> Optional<T> told(Answer<T> a, List<String> cannot) {
+        a.refusal().ifPresent(cannot::add);
+        return a.told();
+    }
+
+    private static List<ClassShare> shares(Cover c) {
+        return c.classes().stream()
+                .map(
+                        x ->
+                                new ClassShare(
+                                        x.kind(),
+                                        x.kind().label(),
+                                        x.share().map(v -> 100 * v).orElse(null),
+                                        200 * x.sd(),
+                                        x.note()))
+                .toList();
+    }
+
+    /** How far focus reaches along the side. */
+    public record Strip(double fromMm, double toMm, @Nullable Double sigmaMm, boolean blurred) {}
+
+    /** A worn edge, or why it could not be measured. */
+    public record EdgeMeasure(
+            UUID regionId,
+            String name,
+            @Nullable Double wornPercent,
+            double plusMinus,
+            int scrapes,
+            double longestMm,
+            double depthMm,
+            String cannot) {}
+
+    /**
+     * Two classes that are hard to tell apart.
+     *
+     * @param confusedPercent share of pixels that must be taken for the other, at most
+     */
+    public record HardPair(String one, String two, double confusedPercent, boolean inseparable) {}
+
+    /**
+     * What one photograph gives.
+     *
+     * @param residualMm misfit of the marks in prototype mm
+     * @param checked further marks than the four corners stand behind the residual
+     * @param slipMm how far the side moves when a corner is one pixel off
+     * @param scalePercent two standard deviations of the scale along the side
+     * @param balanced a patch of known colour took out the light
+     * @param samplesFrom the photograph whose samples sort the pixels; null when there are none
+     * @param colours what each sampled class looks like
+     * @param smallestMm the smallest mark that is seen on the model, prototype mm
+     */
+    public record Measures(
+            UUID photographId,
+            double residualMm,
+            double worstMm,
+            boolean checked,
+            double slipMm,
+            double scalePercent,
+            double finestPxPerMm,
+            boolean balanced,
+            @Nullable UUID samplesFrom,
+            double smallestMm,
+            Map<WeatherClass, String> colours,
+            List<HardPair> hardPairs,
+            List<Strip> strips,
+            List<Measure> regions,
+            List<EdgeMeasure> edges) {}
+}

@@ -1,0 +1,361 @@
+package org.pendrik.app.study;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.job.Jobs;
+import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.photograph.Role;
+import org.pendrik.app.photograph.Side;
+import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.workshop.Workshops;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.measure.ClassMap;
+import org.pendrik.core.measure.ClassModel;
+import org.pendrik.core.measure.EdgeWear;
+import org.pendrik.core.measure.LabPlane;
+import org.pendrik.core.measure.Resolution;
+import org.pendrik.core.measure.SideMeasurer;
+import org.pendrik.core.measure.Sight;
+import org.pendrik.core.measure.Watch;
+import org.pendrik.core.measure.WeatherClass;
+import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.Raster;
+import org.pendrik.core.photo.Region;
+import org.pendrik.core.photo.RegionSampler;
+import org.springframework.stereotype.Service;
+
+/** Measures the sides of photographs, and keeps the last few at hand. */
+@Service
+public class Measuring {
+    /** A plane takes 24 bytes a pixel: prototype, model and one more. */
+    private static final int PLANES = 3;
+
+    private static final int SHOWN_WIDTH_PX = 1000;
+
+    private final Studies studies;
+    private final Jobs jobs;
+    private final Photographs photographs;
+    private final Sides sides;
+    private final Workshops workshops;
+    private final Map<PlaneKey, LabPlane> planes =
+            new LinkedHashMap<>(8, 0.75f, true) {
+                @java.io.Serial private static final long serialVersionUID = 1L;
+
+                @Override
+                protected boolean removeEldestEntry(Map.Entry<PlaneKey, LabPlane> eldest) {
+                    return size() > PLANES;
+                }
+            };
+
+    Measuring(
+            Studies studies, Jobs jobs, Photographs photographs, Sides sides, Workshops workshops) {
+        this.studies = studies;
+        this.jobs = jobs;
+        this.photographs = photographs;
+        this.sides = sides;
+        this.workshops = workshops;
+    }
+
+    /** A side is the same when it is the same object: sides are kept and handed out again. */
+    private record PlaneKey(Sides.Side side, List<Region> excluded) {
+        @Override
+        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
+        public boolean equals(@Nullable Object o) {
+            return o instanceof PlaneKey(Sides.Side s, List<Region> e)
+                    && s == side
+                    && e.equals(excluded);
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(side) * 31 + excluded.hashCode();
+        }
+    }
+
+    /**
+     * A photograph measured.
+     *
+     * @param regions what was measured, in the order of the study's regions
+     * @param samplesFrom whose samples sort the pixels
+     */
+    public record Measured(
+            Photograph photograph,
+            Sides.Side side,
+            LabPlane plane,
+            List<JobRegion> regions,
+            SideMeasurer.Result result,
+            Optional<UUID> samplesFrom) {
+        /** What a region gave. */
+        public Optional<org.pendrik.core.measure.MeasuredRegion> of(JobRegion r) {
+            int i = regions.indexOf(r);
+            return i < 0 ? Optional.empty() : Optional.of(result.regions().get(i));
+        }
+    }
+
+    /** How the model is looked at. */
+    public Sight sight(UUID jobId) {
+        return new Sight(workshops.current().viewingMm(), jobs.get(jobId).scaleRatio());
+    }
+
+    /** Measures all regions on a photograph; empty while its side is not located. */
+    public Optional<Measured> measure(UUID photographId, Watch watch) {
+        Photograph p = photographs.get(photographId);
+        watch.at("Laying the side flat", 0);
+        return sides.of(p).map(side -> measure(p, side, watch));
+    }
+
+    /** Measures all regions on a side that was laid flat, or laid over another. */
+    public Measured measure(Photograph p, Sides.Side side, Watch watch) {
+        Studies.Study study = studies.of(p.jobId());
+        LabPlane plane = plane(p, side, study);
+        List<JobRegion> regions =
+                study.regions().stream()
+                        .filter(r -> r.side() == p.side() && r.role() == RegionRole.MEASURE)
+                        .toList();
+        List<EdgeWear.Edge> edges =
+                study.regions().stream()
+                        .filter(r -> r.side() == p.side() && r.role() == RegionRole.EDGE)
+                        .map(JobRegion::edge)
+                        .toList();
+        Learned learned = learned(p, study);
+        var result =
+                SideMeasurer.measure(
+                        new SideMeasurer.Question(
+                                plane,
+                                new Resolution(side.fit().geometry(), sight(p.jobId())),
+                                regions.stream().map(JobRegion::region).toList(),
+                                learned.model(),
+                                edges,
+                                factoryColour(p.jobId()),
+                                p.side() == Side.ROOF),
+                        watch);
+        return new Measured(p, side, plane, regions, result, learned.from());
+    }
+
+    private record Learned(Optional<ClassModel> model, Optional<UUID> from) {}
+
+    /** Its own samples; where it has none, those of the prototype that the side is matched to. */
+    private Learned learned(Photograph p, Studies.Study study) {
+        Photograph from = p;
+        List<JobSample> samples = on(p, study);
+        if (samples.isEmpty()) {
+            Photograph main = photographs.latest(p.jobId(), Role.PROTOTYPE, p.side());
+            if (main == null || !photographs.hasFile(main.hash())) {
+                return new Learned(Optional.empty(), Optional.empty());
+            }
+            from = main;
+            samples = on(main, study);
+        }
+        Optional<Sides.Side> side = samples.isEmpty() ? Optional.empty() : sides.of(from);
+        if (side.isEmpty()) {
+            return new Learned(Optional.empty(), Optional.empty());
+        }
+        LabPlane plane = plane(from, side.get(), study);
+        return new Learned(
+                Optional.of(
+                        ClassModel.learn(plane, samples.stream().map(JobSample::sample).toList())),
+                Optional.of(from.id()));
+    }
+
+    private static List<JobSample> on(Photograph p, Studies.Study study) {
+        return study.samples().stream().filter(s -> s.photographId().equals(p.id())).toList();
+    }
+
+    private synchronized LabPlane plane(Photograph p, Sides.Side side, Studies.Study study) {
+        List<Region> excluded =
+                study.regions().stream()
+                        .filter(r -> r.side() == p.side() && r.role() == RegionRole.EXCLUDE)
+                        .map(JobRegion::region)
+                        .toList();
+        return planes.computeIfAbsent(
+                new PlaneKey(side, excluded),
+                _ -> LabPlane.of(side.raster(), side.pxPerMm(), side.light(), excluded));
+    }
+
+    /** The factory colour of a job: the region so named, on the prototype's photograph. */
+    public Optional<Lab> factoryColour(UUID jobId) {
+        Optional<JobRegion> region =
+                studies.of(jobId).regions().stream().filter(JobRegion::factory).findFirst();
+        if (region.isEmpty()) {
+            return Optional.empty();
+        }
+        Photograph p = photographs.latest(jobId, Role.PROTOTYPE, region.get().side());
+        if (p == null || !photographs.hasFile(p.hash())) {
+            return Optional.empty();
+        }
+        return sides.of(p)
+                .flatMap(
+                        s ->
+                                RegionSampler.measure(
+                                        s.raster(), s.pxPerMm(), region.get().region(), s.light()))
+                .map(ColourSample::median);
+    }
+
+    /** The same as the page is told it. */
+    Optional<MeasureView.Measures> view(UUID photographId, Watch watch) {
+        return measure(photographId, watch).map(this::view);
+    }
+
+    private MeasureView.Measures view(Measured m) {
+        Photograph p = m.photograph();
+        var fit = m.side().fit();
+        List<MeasureView.Measure> regions = new ArrayList<>();
+        for (int i = 0; i < m.regions().size(); i++) {
+            regions.add(MeasureView.of(m.regions().get(i), m.result().regions().get(i)));
+        }
+        Map<WeatherClass, String> colours = new EnumMap<>(WeatherClass.class);
+        m.result().colours().forEach((c, lab) -> colours.put(c, Srgb.toHex(lab)));
+        return new MeasureView.Measures(
+                p.id(),
+                fit.residualMm(),
+                fit.worstMm(),
+                p.knownPoints() != null && !p.knownPoints().points().isEmpty(),
+                fit.slipMm(),
+                200 * fit.geometry().scaleSd(),
+                fit.finestPxPerMm(),
+                p.greyPatch() != null,
+                m.samplesFrom().orElse(null),
+                sight(p.jobId()).smallestPrototypeMm(),
+                colours,
+                m.result().pairs().stream()
+                        .filter(x -> x.confused() > ClassModel.UNSURE)
+                        .map(
+                                x ->
+                                        new MeasureView.HardPair(
+                                                x.one().label(),
+                                                x.two().label(),
+                                                100 * x.confused(),
+                                                x.inseparable()))
+                        .toList(),
+                m.result().strips().stream()
+                        .map(
+                                s ->
+                                        new MeasureView.Strip(
+                                                s.fromMm(),
+                                                s.toMm(),
+                                                s.sigmaMm().orElse(null),
+                                                s.blurred()))
+                        .toList(),
+                regions,
+                edges(m));
+    }
+
+    private List<MeasureView.EdgeMeasure> edges(Measured m) {
+        List<MeasureView.EdgeMeasure> out = new ArrayList<>();
+        for (JobRegion r : studies.of(m.photograph().jobId()).regions()) {
+            if (r.side() != m.photograph().side() || r.role() != RegionRole.EDGE) {
+                continue;
+            }
+            var a = Objects.requireNonNull(m.result().edges().get(r.name()));
+            Optional<EdgeWear> e = a.told();
+            out.add(
+                    new MeasureView.EdgeMeasure(
+                            r.id(),
+                            r.name(),
+                            e.map(w -> 100 * w.wornShare()).orElse(null),
+                            e.map(w -> 200 * w.sd()).orElse(0.0),
+                            e.map(EdgeWear::scrapes).orElse(0),
+                            e.map(EdgeWear::longestMm).orElse(0.0),
+                            e.map(EdgeWear::depthMm).orElse(0.0),
+                            a.refusal().orElse("")));
+        }
+        return out;
+    }
+
+    /**
+     * The side with one class left in its colours and everything else taken back to a pale grey, so
+     * that what was taken for the class can be seen and argued with; empty without samples.
+     */
+    Optional<Raster> only(UUID photographId, WeatherClass kind) {
+        Photograph p = photographs.get(photographId);
+        Optional<Sides.Side> side = sides.of(p);
+        if (side.isEmpty()) {
+            return Optional.empty();
+        }
+        Studies.Study study = studies.of(p.jobId());
+        LabPlane plane = plane(p, side.get(), study);
+        return learned(p, study)
+                .model()
+                .map(
+                        m ->
+                                only(
+                                        side.get(),
+                                        SideMeasurer.classify(plane, m, SideMeasurer.focus(plane)),
+                                        kind));
+    }
+
+    private static Raster only(Sides.Side side, ClassMap map, WeatherClass kind) {
+        Raster from = side.raster();
+        int step = Math.max(1, Math.ceilDiv(from.width(), SHOWN_WIDTH_PX));
+        Raster out = Raster.empty(from.width() / step, from.height() / step);
+        java.util.stream.IntStream.range(0, out.height())
+                .parallel()
+                .forEach(
+                        y -> {
+                            for (int x = 0; x < out.width(); x++) {
+                                int p = side.light().toPixel(from.at(x * step, y * step));
+                                double share =
+                                        map.measured(x * step, y * step)
+                                                ? map.share(kind, x * step, y * step)
+                                                : 0;
+                                out.argb()[y * out.width() + x] = pale(p, share);
+                            }
+                        });
+        return out;
+    }
+
+    private static int pale(int p, double share) {
+        int grey = ((p >> 16 & 255) + 2 * (p >> 8 & 255) + (p & 255)) / 4;
+        int ground = 205 + grey / 6;
+        int out = 0;
+        for (int shift = 16; shift >= 0; shift -= 8) {
+            out |= (int) Math.round(ground + share * ((p >> shift & 255) - ground)) << shift;
+        }
+        return Raster.OPAQUE | out;
+    }
+
+    /** A region of a photograph's flat side as it would look in neutral light; the evidence. */
+    Optional<Raster> crop(UUID photographId, UUID regionId) {
+        Photograph p = photographs.get(photographId);
+        Optional<JobRegion> region =
+                studies.of(p.jobId()).regions().stream()
+                        .filter(r -> r.id().equals(regionId))
+                        .findFirst();
+        return region.flatMap(
+                r ->
+                        sides.of(p)
+                                .flatMap(
+                                        s -> {
+                                            Raster whole = s.raster();
+                                            var box =
+                                                    org.pendrik.core.photo.PixelBox.of(
+                                                            r.region(),
+                                                            s.pxPerMm(),
+                                                            whole.width(),
+                                                            whole.height());
+                                            if (box.area() == 0) {
+                                                return Optional.empty();
+                                            }
+                                            Raster out = Raster.empty(box.width(), box.height());
+                                            for (int y = 0; y < box.height(); y++) {
+                                                System.arraycopy(
+                                                        whole.argb(),
+                                                        (box.top() + y) * whole.width()
+                                                                + box.left(),
+                                                        out.argb(),
+                                                        y * box.width(),
+                                                        box.width());
+                                            }
+                                            return Optional.of(s.inNeutralLight(out));
+                                        }));
+    }
+}

@@ -1,0 +1,104 @@
+package org.pendrik.app.study;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.Photographs;
+import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.measure.Watch;
+import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.EffectsSeen;
+import org.springframework.stereotype.Service;
+
+/** Proposes effects from what was measured on a photograph. */
+@Service
+class Proposals {
+    private final Measuring measuring;
+    private final Photographs photographs;
+    private final Catalogue catalogue;
+
+    Proposals(Measuring measuring, Photographs photographs, Catalogue catalogue) {
+        this.measuring = measuring;
+        this.photographs = photographs;
+        this.catalogue = catalogue;
+    }
+
+    /**
+     * A proposed effect with its evidence.
+     *
+     * @param material key of the nearest material, if the effect has a colour
+     * @param regionId the region that shows it
+     * @param why the measures that led to it
+     */
+    record EffectProposal(
+            EffectKind kind,
+            String label,
+            List<String> zones,
+            int strength,
+            @Nullable String colour,
+            @Nullable String material,
+            String marks,
+            String why,
+            UUID regionId,
+            String region) {}
+
+    /**
+     * Proposals of a photograph.
+     *
+     * @param unplaced names of regions without a zone: what they show cannot be placed
+     */
+    record Proposed(UUID photographId, List<EffectProposal> effects, List<String> unplaced) {}
+
+    Optional<Proposed> of(UUID photographId) {
+        Photograph p = photographs.get(photographId);
+        return measuring.measure(photographId, Watch.NOBODY).map(m -> of(p, m));
+    }
+
+    private Proposed of(Photograph p, Measuring.Measured m) {
+        List<EffectsSeen.Seen> seen = new ArrayList<>();
+        List<String> unplaced = new ArrayList<>();
+        for (JobRegion r : m.regions()) {
+            if (r.factory()) {
+                continue;
+            }
+            if (r.zoneKey() == null) {
+                unplaced.add(r.name());
+            } else {
+                seen.add(
+                        new EffectsSeen.Seen(
+                                m.of(r).orElseThrow(), r.zoneKey(), m.result().colours()));
+            }
+        }
+        List<EffectProposal> out =
+                new EffectsSeen(catalogue, measuring.sight(p.jobId()))
+                        .in(seen).stream()
+                                .map(
+                                        e ->
+                                                new EffectProposal(
+                                                        e.kind(),
+                                                        e.kind().label(),
+                                                        List.copyOf(e.zones()),
+                                                        e.strength(),
+                                                        e.colour().map(Srgb::toHex).orElse(null),
+                                                        e.material().orElse(null),
+                                                        e.marks(),
+                                                        e.why(),
+                                                        m.regions().stream()
+                                                                .filter(
+                                                                        r ->
+                                                                                r.name()
+                                                                                        .equals(
+                                                                                                e
+                                                                                                        .region()))
+                                                                .findFirst()
+                                                                .orElseThrow()
+                                                                .id(),
+                                                        e.region()))
+                                .toList();
+        return new Proposed(p.id(), out, unplaced);
+    }
+}

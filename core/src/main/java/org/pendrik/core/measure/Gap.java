@@ -1,0 +1,205 @@
+package org.pendrik.core.measure;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.pendrik.core.photo.Verdict;
+
+/**
+ * One measure of a region on both sides, and how far apart they are.
+ *
+ * @param kind what was measured
+ * @param of the class that it is of, where it is of one
+ * @param prototype as measured on the prototype
+ * @param model the same on the model, both in the unit of the kind
+ * @param jointSd one standard deviation of the difference
+ * @param tolerance differences up to here count as none
+ * @param verdict lighter, as the prototype, or heavier
+ */
+public record Gap(
+        Kind kind,
+        Optional<WeatherClass> of,
+        double prototype,
+        double model,
+        double jointSd,
+        double tolerance,
+        Verdict verdict) {
+    private static final double COVERAGE = 2;
+
+    /** What can differ, with its unit and the share and amount of it that nobody sees. */
+    public enum Kind {
+        COVER("cover", "%", 1.5, 0.12),
+        SPOT_DIAMETER("spots across", "mm", 2, 0.12),
+        SPOT_DENSITY("spots per m²", "", 3, 0.2),
+        STREAK_ANGLE("streaks off the vertical", "°", 3, 0),
+        STREAK_LENGTH("streaks long", "mm", 10, 0.2),
+        DUST_HEIGHT("dust up to", "mm", 25, 0.1),
+        DUST_STRENGTH("dust at the foot", "%", 6, 0.15);
+
+        private final String label;
+        private final String unit;
+        private final double amount;
+        private final double share;
+
+        Kind(String label, String unit, double amount, double share) {
+            this.label = label;
+            this.unit = unit;
+            this.amount = amount;
+            this.share = share;
+        }
+
+        /** As said at the bench. */
+        public String label() {
+            return label;
+        }
+
+        /** Unit of the values, empty for counts. */
+        public String unit() {
+            return unit;
+        }
+    }
+
+    static Gap of(
+            Kind kind, Optional<WeatherClass> of, double p, double psd, double m, double msd) {
+        double joint = Math.hypot(psd, msd);
+        double tolerance =
+                Math.max(
+                        COVERAGE * joint,
+                        Math.max(kind.amount, kind.share * Math.max(Math.abs(p), Math.abs(m))));
+        Verdict v =
+                m < p - tolerance
+                        ? Verdict.LIGHTER
+                        : m > p + tolerance ? Verdict.HEAVIER : Verdict.AS_PROTOTYPE;
+        return new Gap(kind, of, p, m, joint, tolerance, v);
+    }
+
+    /** Model less prototype. */
+    public double difference() {
+        return model - prototype;
+    }
+
+    /** The difference in tolerances: beyond ±1 it is seen. */
+    public double inTolerances() {
+        return difference() / tolerance;
+    }
+
+    /**
+     * All measures that both sides tell of the same region. A class that one side has sampled and
+     * the other has not is left out; spots and streaks that one side has too few of are told by its
+     * cover.
+     */
+    public static List<Gap> between(MeasuredRegion prototype, MeasuredRegion model) {
+        List<Gap> out = new ArrayList<>();
+        for (WeatherClass c : WeatherClass.values()) {
+            if (c == WeatherClass.PAINT || c == WeatherClass.OTHER) {
+                continue;
+            }
+            Optional<Cover.ClassCover> p = cover(prototype, c);
+            Optional<Cover.ClassCover> m = cover(model, c);
+            if (p.isPresent() && m.isPresent()) {
+                out.add(
+                        of(
+                                Kind.COVER,
+                                Optional.of(c),
+                                100 * p.get().share().orElseThrow(),
+                                100 * p.get().sd(),
+                                100 * m.get().share().orElseThrow(),
+                                100 * m.get().sd()));
+            }
+            spots(prototype, model, c, out);
+            streaks(prototype, model, c, out);
+        }
+        dust(prototype, model, out);
+        return out;
+    }
+
+    private static Optional<Cover.ClassCover> cover(MeasuredRegion r, WeatherClass c) {
+        return r.toldCover()
+                .flatMap(
+                        v ->
+                                v.classes().stream()
+                                        .filter(x -> x.kind() == c && x.share().isPresent())
+                                        .findFirst());
+    }
+
+    private static void spots(
+            MeasuredRegion prototype, MeasuredRegion model, WeatherClass c, List<Gap> out) {
+        Optional<Spots> p = told(prototype.spots().get(c));
+        Optional<Spots> m = told(model.spots().get(c));
+        if (p.isPresent() && m.isPresent()) {
+            Spots a = p.get();
+            Spots b = m.get();
+            out.add(
+                    of(
+                            Kind.SPOT_DIAMETER,
+                            Optional.of(c),
+                            a.medianMm(),
+                            a.medianSdMm(),
+                            b.medianMm(),
+                            b.medianSdMm()));
+            out.add(
+                    of(
+                            Kind.SPOT_DENSITY,
+                            Optional.of(c),
+                            a.perSquareMetre(),
+                            a.perSquareMetre() / Math.sqrt(a.count()) / 2,
+                            b.perSquareMetre(),
+                            b.perSquareMetre() / Math.sqrt(b.count()) / 2));
+        }
+    }
+
+    private static void streaks(
+            MeasuredRegion prototype, MeasuredRegion model, WeatherClass c, List<Gap> out) {
+        Optional<Streaks> p = told(prototype.streaks().get(c));
+        Optional<Streaks> m = told(model.streaks().get(c));
+        if (p.isPresent() && m.isPresent()) {
+            Streaks a = p.get();
+            Streaks b = m.get();
+            out.add(
+                    of(
+                            Kind.STREAK_ANGLE,
+                            Optional.of(c),
+                            a.angleDegrees(),
+                            a.angleSd(),
+                            b.angleDegrees(),
+                            b.angleSd()));
+            out.add(
+                    of(
+                            Kind.STREAK_LENGTH,
+                            Optional.of(c),
+                            a.lengthMm(),
+                            a.lengthMm() / Math.sqrt(2.0 * a.count()),
+                            b.lengthMm(),
+                            b.lengthMm() / Math.sqrt(2.0 * b.count())));
+        }
+    }
+
+    private static void dust(MeasuredRegion prototype, MeasuredRegion model, List<Gap> out) {
+        Optional<DustHeight> p = prototype.dust().told();
+        Optional<DustHeight> m = model.dust().told();
+        if (p.isPresent() && m.isPresent()) {
+            out.add(
+                    of(
+                            Kind.DUST_HEIGHT,
+                            Optional.of(WeatherClass.DUST),
+                            p.get().halfHeightMm(),
+                            p.get().halfHeightSdMm(),
+                            m.get().halfHeightMm(),
+                            m.get().halfHeightSdMm()));
+            if (!p.get().relative() && !m.get().relative()) {
+                out.add(
+                        of(
+                                Kind.DUST_STRENGTH,
+                                Optional.of(WeatherClass.DUST),
+                                100 * p.get().footStrength(),
+                                3,
+                                100 * m.get().footStrength(),
+                                3));
+            }
+        }
+    }
+
+    private static <T> Optional<T> told(@org.jspecify.annotations.Nullable Answer<T> a) {
+        return a == null ? Optional.empty() : a.told();
+    }
+}

@@ -1,0 +1,287 @@
+package org.pendrik.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import org.pendrik.core.colour.ColourDifference;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.measure.Answer;
+import org.pendrik.core.measure.DustHeight;
+import org.pendrik.core.measure.MeasuredRegion;
+import org.pendrik.core.measure.Sight;
+import org.pendrik.core.measure.Spots;
+import org.pendrik.core.measure.Streaks;
+import org.pendrik.core.measure.WeatherClass;
+
+/**
+ * Reads effects out of what was measured on the prototype: kind, strength, colour and marks, each
+ * with the sentence that led to it. A proposal, to be corrected.
+ *
+ * <p>The thresholds say from which cover on a kind of dirt is a trace (1), plain (2) or heavy (3);
+ * they are workshop priors.
+ */
+public final class EffectsSeen {
+    /** ΔE00 of a fade. */
+    private static final double[] FADE = {2.5, 5, 10};
+
+    private static final double LEAST_LIGHTER = 1.5;
+
+    /** Sun takes lightness and chroma; of another hue more than this is something on top. */
+    private static final double MOST_TURNED = 0.5;
+
+    private static final double LEAST_PAINT = 0.3;
+
+    /** Cover in percent. */
+    private static final double[] RUST = {0.4, 3, 10};
+
+    private static final double[] CHIPS = {0.2, 1, 4};
+    private static final double[] GRIME = {0.6, 4, 12};
+    private static final double[] SOOT = {2, 8, 20};
+
+    /** Share of the surface at the foot, percent. */
+    private static final double[] DUST = {8, 25, 50};
+
+    /** From here on marks run down, below they sit. */
+    private static final double RUNS = 0.4;
+
+    private final Catalogue catalogue;
+    private final Sight sight;
+
+    /**
+     * An effect that the measures suggest.
+     *
+     * @param colour as measured, if it has one
+     * @param material key of the material of the technique that is nearest in colour
+     * @param marks how large its marks are on the model and what makes them; empty for films
+     * @param why the measures that led to it
+     * @param region name of the region that shows it
+     */
+    public record Proposal(
+            EffectKind kind,
+            Set<String> zones,
+            int strength,
+            Optional<Lab> colour,
+            Optional<String> material,
+            String marks,
+            String why,
+            String region) {}
+
+    /**
+     * A measured region and the zone that it lies on.
+     *
+     * @param classColour what each sampled class looks like
+     */
+    public record Seen(
+            MeasuredRegion measured, String zone, java.util.Map<WeatherClass, Lab> classColour) {}
+
+    public EffectsSeen(Catalogue catalogue, Sight sight) {
+        this.catalogue = catalogue;
+        this.sight = sight;
+    }
+
+    /** What these regions show; where two show the same on one zone, the stronger. */
+    public List<Proposal> in(List<Seen> regions) {
+        List<Proposal> all = new ArrayList<>();
+        for (Seen s : regions) {
+            fade(s, all);
+            rust(s, all);
+            chips(s, all);
+            film(s, WeatherClass.GRIME, EffectKind.JOINT_SHADE, GRIME, all);
+            film(s, WeatherClass.SOOT, EffectKind.POWDER, SOOT, all);
+            dust(s, all);
+        }
+        List<Proposal> out = new ArrayList<>();
+        for (Proposal p : all) {
+            Optional<Proposal> same =
+                    out.stream()
+                            .filter(o -> o.kind() == p.kind() && o.zones().equals(p.zones()))
+                            .findFirst();
+            if (same.isEmpty()) {
+                out.add(p);
+            } else if (same.get().strength() < p.strength()) {
+                out.set(out.indexOf(same.get()), p);
+            }
+        }
+        out.sort(Comparator.comparing(Proposal::kind));
+        return out;
+    }
+
+    private static int strength(double value, double[] from) {
+        int s = 0;
+        for (double f : from) {
+            s += value >= f ? 1 : 0;
+        }
+        return s;
+    }
+
+    private void fade(Seen s, List<Proposal> out) {
+        Optional<ColourDifference> fade = s.measured().fade();
+        int strength = fade.map(f -> strength(f.deltaE00(), FADE)).orElse(0);
+        if (strength == 0) {
+            return;
+        }
+        ColourDifference f = fade.orElseThrow();
+        double all = Math.hypot(Math.hypot(f.deltaL(), f.deltaC()), f.deltaH());
+        boolean bleached = f.deltaL() >= LEAST_LIGHTER && Math.abs(f.deltaH()) <= MOST_TURNED * all;
+        boolean paint =
+                s.measured()
+                        .toldCover()
+                        .flatMap(c -> c.share(WeatherClass.PAINT))
+                        .map(p -> p >= LEAST_PAINT)
+                        .orElse(true);
+        // darker, or of another hue, is dirt and not sun; so is what is hardly paint any more
+        if (!bleached || !paint) {
+            return;
+        }
+        out.add(
+                proposal(
+                        s,
+                        EffectKind.FADE,
+                        strength,
+                        s.measured().base().map(b -> b.median()),
+                        "",
+                        say(
+                                "ΔE00 %.1f from the factory colour, %.1f lighter",
+                                f.deltaE00(), f.deltaL())));
+    }
+
+    private static double percent(Seen s, WeatherClass c) {
+        return 100 * s.measured().toldCover().flatMap(v -> v.share(c)).orElse(0.0);
+    }
+
+    private Optional<Streaks> running(Seen s, WeatherClass c) {
+        Answer<Streaks> a = s.measured().streaks().get(c);
+        return Optional.ofNullable(a)
+                .flatMap(Answer::told)
+                .filter(t -> t.coherence() >= RUNS && Math.abs(t.angleDegrees()) < 45);
+    }
+
+    private void rust(Seen s, List<Proposal> out) {
+        for (WeatherClass c : List.of(WeatherClass.FRESH_RUST, WeatherClass.OLD_RUST)) {
+            Optional<Streaks> runs = running(s, c);
+            int strength = strength(percent(s, c), RUST);
+            if (runs.isPresent() && strength > 0) {
+                Streaks t = runs.get();
+                out.add(
+                        proposal(
+                                s,
+                                EffectKind.RUST_STREAKS,
+                                strength,
+                                Optional.ofNullable(s.classColour().get(c)),
+                                mark(Sight.Mark.STREAK, t.widthMm(), t.lengthMm()),
+                                say(
+                                        "%s covers %.1f %%, %d streaks %.0f° off the vertical, %.0f mm long, %.0f mm apart",
+                                        c.label(),
+                                        percent(s, c),
+                                        t.count(),
+                                        t.angleDegrees(),
+                                        t.lengthMm(),
+                                        t.spacingMm())));
+            }
+        }
+    }
+
+    private void chips(Seen s, List<Proposal> out) {
+        for (WeatherClass c : List.of(WeatherClass.BARE_METAL, WeatherClass.OLD_RUST)) {
+            Optional<Spots> spots =
+                    Optional.ofNullable(s.measured().spots().get(c)).flatMap(Answer::told);
+            int strength = strength(percent(s, c), CHIPS);
+            if (spots.isPresent() && strength > 0 && running(s, c).isEmpty()) {
+                Spots t = spots.get();
+                out.add(
+                        proposal(
+                                s,
+                                EffectKind.CHIPS,
+                                strength,
+                                Optional.ofNullable(s.classColour().get(c)),
+                                mark(Sight.Mark.SPOT, t.medianMm(), 0),
+                                say(
+                                        "%s covers %.1f %%, %d spots, median %.0f mm across",
+                                        c.label(), percent(s, c), t.count(), t.medianMm())));
+            }
+        }
+    }
+
+    private void film(Seen s, WeatherClass c, EffectKind kind, double[] from, List<Proposal> out) {
+        int strength = strength(percent(s, c), from);
+        if (strength > 0) {
+            out.add(
+                    proposal(
+                            s,
+                            kind,
+                            strength,
+                            Optional.ofNullable(s.classColour().get(c)),
+                            "",
+                            say("%s covers %.1f %%", c.label(), percent(s, c))));
+        }
+    }
+
+    private void dust(Seen s, List<Proposal> out) {
+        Optional<DustHeight> dust = s.measured().dust().told().filter(d -> !d.relative());
+        int strength = dust.map(d -> strength(100 * d.footStrength(), DUST)).orElse(0);
+        if (strength > 0) {
+            DustHeight d = dust.orElseThrow();
+            out.add(
+                    proposal(
+                            s,
+                            EffectKind.DUST,
+                            strength,
+                            Optional.ofNullable(s.classColour().get(WeatherClass.DUST)),
+                            mark(Sight.Mark.FILM, d.halfHeightMm(), 0),
+                            say(
+                                    "%.0f %% dust at the foot, half of it %.0f mm up",
+                                    100 * d.footStrength(), d.halfHeightMm())));
+            return;
+        }
+        film(s, WeatherClass.DUST, EffectKind.DUST, DUST, out);
+    }
+
+    private Proposal proposal(
+            Seen s, EffectKind kind, int strength, Optional<Lab> colour, String marks, String why) {
+        return new Proposal(
+                kind,
+                Set.of(s.zone()),
+                strength,
+                colour,
+                colour.flatMap(c -> nearest(kind, c)),
+                marks,
+                why,
+                s.measured().region().name());
+    }
+
+    private Optional<String> nearest(EffectKind kind, Lab colour) {
+        return catalogue.technique(kind.technique()).materials().stream()
+                .filter(m -> catalogue.material(m).colour().isPresent())
+                .min(
+                        Comparator.comparingDouble(
+                                m ->
+                                        ColourDifference.ciede2000(
+                                                colour,
+                                                catalogue.material(m).colour().orElseThrow())));
+    }
+
+    /** How large a mark is on the model, what makes it, and whether it can be seen at all. */
+    private String mark(Sight.Mark mark, double widthMm, double lengthMm) {
+        double model = widthMm / sight.ratio();
+        String size =
+                lengthMm > 0
+                        ? say("%.2f × %.1f mm on the model", model, lengthMm / sight.ratio())
+                        : say("%.2f mm on the model", model);
+        if (mark != Sight.Mark.FILM && model < sight.smallestModelMm()) {
+            return size
+                    + say(
+                            ": below the %.2f mm that can be seen from %.0f mm, make it as a tint",
+                            sight.smallestModelMm(), sight.viewingMm());
+        }
+        return size + Sight.toolFor(mark, model).map(t -> ": " + t.name()).orElse("");
+    }
+
+    @SuppressWarnings("AnnotateFormatMethod") // private, with formats in this file only
+    private static String say(String format, Object... args) {
+        return String.format(Locale.ROOT, format, args);
+    }
+}

@@ -1,0 +1,123 @@
+package org.pendrik.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.WeatherClass;
+import org.pendrik.core.photo.RegionVerdict;
+import org.pendrik.core.photo.Verdict;
+
+/** What to do in a region of the model, from how it differs from the prototype. */
+public final class NextPass {
+    /** Missing shares up to which a trace, and a plain pass, make up for what is missing. */
+    private static final double TRACE = 0.3;
+
+    private static final double PLAIN = 0.65;
+
+    /** What to do. */
+    public enum Do {
+        STOP,
+        AGAIN,
+        TAKE_BACK,
+        CANNOT_TELL
+    }
+
+    /**
+     * An advice.
+     *
+     * @param kind the effect that it is about; empty for stop and cannot tell
+     * @param strength of another pass, 1 to 3; 0 when none is advised
+     * @param why the numbers that led to it, one sentence
+     */
+    public record Advice(Do what, Optional<EffectKind> kind, int strength, String why) {}
+
+    private NextPass() {}
+
+    /** Everything that is to be done in a region, what differs most first; never empty. */
+    public static List<Advice> in(RegionVerdict colour, List<Gap> gaps) {
+        List<Advice> out = new ArrayList<>();
+        gaps.stream()
+                .filter(g -> g.verdict() != Verdict.AS_PROTOTYPE)
+                .sorted(
+                        java.util.Comparator.comparingDouble(
+                                (Gap g) -> -Math.abs(g.inTolerances())))
+                .forEach(
+                        g ->
+                                kind(g, gaps)
+                                        .filter(k -> out.stream().noneMatch(a -> is(a, k)))
+                                        .ifPresent(k -> out.add(advice(g, k))));
+        if (out.isEmpty()) {
+            out.add(byColour(colour));
+        }
+        return out;
+    }
+
+    private static boolean is(Advice a, EffectKind k) {
+        return a.kind().filter(k::equals).isPresent();
+    }
+
+    /** Amounts say what to do; angles and sizes are told, but cannot be mended by another pass. */
+    private static Optional<EffectKind> kind(Gap g, List<Gap> all) {
+        if (g.kind() != Gap.Kind.COVER && g.kind() != Gap.Kind.DUST_STRENGTH) {
+            return Optional.empty();
+        }
+        WeatherClass c = g.of().orElseThrow();
+        boolean runs =
+                all.stream()
+                        .anyMatch(
+                                o ->
+                                        o.kind() == Gap.Kind.STREAK_LENGTH
+                                                && o.of().filter(c::equals).isPresent());
+        return switch (c) {
+            case FRESH_RUST -> Optional.of(EffectKind.RUST_STREAKS);
+            case OLD_RUST -> Optional.of(runs ? EffectKind.RUST_STREAKS : EffectKind.CHIPS);
+            case BARE_METAL -> Optional.of(EffectKind.CHIPS);
+            case GRIME -> Optional.of(EffectKind.JOINT_SHADE);
+            case DUST -> Optional.of(EffectKind.DUST);
+            case SOOT -> Optional.of(EffectKind.POWDER);
+            case PAINT, WHITE_MINERAL, OTHER -> Optional.empty();
+        };
+    }
+
+    private static Advice advice(Gap g, EffectKind kind) {
+        String what = g.of().orElseThrow().label();
+        String numbers =
+                String.format(
+                        Locale.ROOT,
+                        "%s %.1f %% on the model, %.1f %% on the prototype (± %.1f)",
+                        what,
+                        g.model(),
+                        g.prototype(),
+                        g.tolerance());
+        if (g.verdict() == Verdict.HEAVIER) {
+            return new Advice(Do.TAKE_BACK, Optional.of(kind), 0, numbers);
+        }
+        return new Advice(
+                Do.AGAIN, Optional.of(kind), strength(1 - g.model() / g.prototype()), numbers);
+    }
+
+    private static int strength(double missing) {
+        return missing < TRACE ? 1 : missing < PLAIN ? 2 : 3;
+    }
+
+    private static Advice byColour(RegionVerdict v) {
+        String numbers =
+                String.format(
+                        Locale.ROOT,
+                        "ΔE00 %.1f between model and prototype",
+                        v.difference().deltaE00());
+        return switch (v.verdict()) {
+            case AS_PROTOTYPE -> new Advice(Do.STOP, Optional.empty(), 0, numbers);
+            case LIGHTER ->
+                    new Advice(
+                            Do.AGAIN,
+                            Optional.empty(),
+                            Double.isFinite(v.progress()) ? strength(1 - v.progress()) : 1,
+                            numbers);
+            case HEAVIER -> new Advice(Do.TAKE_BACK, Optional.empty(), 0, numbers);
+            case CANNOT_TELL -> new Advice(Do.CANNOT_TELL, Optional.empty(), 0, numbers);
+        };
+    }
+}

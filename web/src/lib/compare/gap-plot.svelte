@@ -1,0 +1,70 @@
+<script lang="ts">
+	import type { Schemas } from '$lib/api/client';
+
+	/**
+	 * Every measure of a region as a bar from the middle: to the left less than the prototype, to the
+	 * right more. The band in the middle is what nobody sees or the photographs leave open.
+	 */
+	let { differences }: { differences: Schemas['Difference'][] } = $props();
+
+	// what neither side has says nothing
+	const shown = $derived(
+		differences.filter((d) => Math.max(Math.abs(d.prototype), Math.abs(d.model)) >= 0.05)
+	);
+	const MOST = 4;
+	const at = (t: number) => 50 + (Math.max(-MOST, Math.min(MOST, t)) / MOST) * 50;
+	const num = (v: number) => (Math.abs(v) >= 100 ? Math.round(v).toString() : v.toFixed(1));
+</script>
+
+<table class="mt-1 w-full">
+	<caption class="sr-only">Measures of the model against the prototype</caption>
+	<tbody>
+		{#each shown as d (d.kind + d.of)}
+			<tr class="align-middle">
+				<th scope="row" class="w-32 pr-2 text-left leading-tight font-normal"
+					>{d.of && d.kind !== 'DUST_HEIGHT' && d.kind !== 'DUST_STRENGTH'
+						? `${d.of}, `
+						: ''}{d.label}</th
+				>
+				<td class="w-24">
+					<svg
+						viewBox="0 0 100 14"
+						class="block h-4 w-full text-ink"
+						preserveAspectRatio="none"
+						role="img"
+						aria-label="{d.inTolerances >= 0 ? 'more' : 'less'} by {Math.abs(
+							d.inTolerances
+						).toFixed(1)} tolerances"
+					>
+						<rect
+							x={at(-1)}
+							width={at(1) - at(-1)}
+							height="14"
+							fill="none"
+							stroke="currentColor"
+							stroke-width="1"
+							stroke-dasharray="2 2"
+							vector-effect="non-scaling-stroke"
+						/>
+						<path
+							d="M50 0V14"
+							stroke="currentColor"
+							stroke-width="1"
+							vector-effect="non-scaling-stroke"
+						/>
+						<rect
+							x={Math.min(50, at(d.inTolerances))}
+							y="4"
+							width={Math.abs(at(d.inTolerances) - 50)}
+							height="6"
+							fill="currentColor"
+						/>
+					</svg>
+				</td>
+				<td class="figure pl-2 text-right whitespace-nowrap"
+					>{num(d.model)} <span class="text-soft">of {num(d.prototype)} {d.unit}</span></td
+				>
+			</tr>
+		{/each}
+	</tbody>
+</table>

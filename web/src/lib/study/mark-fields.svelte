@@ -1,0 +1,83 @@
+<script lang="ts">
+	import type { PhotoMarks } from './marks.svelte';
+
+	/** What can be marked on a photograph besides its corners, with the numbers that belong to it. */
+	type Props = { marks: PhotoMarks; lengthMm: number; heightMm: number };
+
+	let { marks, lengthMm, heightMm }: Props = $props();
+</script>
+
+<div class="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
+	{#if marks.grey}
+		<label class="flex items-center gap-2">
+			<span class="tag">Grey card L*</span>
+			<input
+				class="w-20"
+				type="number"
+				min="5"
+				max="95"
+				step="1"
+				value={marks.grey.lightness}
+				onchange={(e) => marks.setLightness(e.currentTarget.valueAsNumber)}
+			/>
+		</label>
+		{#each ['a', 'b'] as const as axis (axis)}
+			<label class="flex items-center gap-1">
+				<span class="tag normal-case">{axis}*</span>
+				<input
+					class="w-16"
+					type="number"
+					min="-100"
+					max="100"
+					step="1"
+					aria-label="Known {axis}* of the patch, 0 for a grey card"
+					value={marks.grey[axis] ?? 0}
+					onchange={(e) => marks.setKnownColour(axis, e.currentTarget.valueAsNumber)}
+				/>
+			</label>
+		{/each}
+		<button class="tag underline" onclick={() => marks.resizeGrey(1.2)}>larger</button>
+		<button class="tag underline" onclick={() => marks.resizeGrey(1 / 1.2)}>smaller</button>
+		<button class="tag underline" onclick={() => marks.dropGrey()}>no grey card</button>
+	{:else}
+		<button class="tag underline" onclick={() => marks.addGrey()}>Mark a grey card</button>
+	{/if}
+	{#if !marks.curved}
+		<button class="tag underline" onclick={() => marks.addKnown(lengthMm, heightMm)}
+			>Add a known point</button
+		>
+	{/if}
+	<button class="tag underline" onclick={() => marks.addLine()}>Lay a straight line</button>
+</div>
+{#each marks.lines as line, i (i)}
+	<div class="mt-1 flex flex-wrap items-center gap-3">
+		<span class="tag">Straight line {i + 1}</span>
+		<span class="text-soft"
+			>{line.length} places along something straight, near the border of the photograph: it takes out
+			the lens.</span
+		>
+		<button class="tag underline" onclick={() => marks.dropLine(i)}>take out</button>
+	</div>
+{/each}
+{#each marks.known as k, i (i)}
+	<div class="mt-1 flex flex-wrap items-center gap-2">
+		<span class="tag">Known point {i + 1} lies at</span>
+		<input
+			class="w-24"
+			type="number"
+			aria-label="Known point {i + 1}, mm from the left"
+			value={Math.round(k.xMm)}
+			onchange={(e) => marks.setKnown(i, { xMm: e.currentTarget.valueAsNumber })}
+		/>
+		mm from the left,
+		<input
+			class="w-24"
+			type="number"
+			aria-label="Known point {i + 1}, mm from the top"
+			value={Math.round(k.yMm)}
+			onchange={(e) => marks.setKnown(i, { yMm: e.currentTarget.valueAsNumber })}
+		/>
+		mm from the top
+		<button class="tag underline" onclick={() => marks.dropKnown(i)}>take out</button>
+	</div>
+{/each}

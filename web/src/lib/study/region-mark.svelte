@@ -1,0 +1,47 @@
+<script lang="ts">
+	import type { Region } from './study-desk.svelte';
+
+	/** A region on the flat side: what it is for shows in its line, not in a colour. */
+	type Props = { region: Region; number: number; on: boolean; unit: number };
+
+	let { region: r, number, on, unit }: Props = $props();
+
+	const dash = $derived(
+		r.factory
+			? `${6 * unit} ${3 * unit}`
+			: r.role === 'CUT'
+				? `${10 * unit} ${3 * unit} ${2 * unit} ${3 * unit}`
+				: undefined
+	);
+	const path = $derived(
+		r.outline.length
+			? `M${r.outline.map((p) => `${p.x} ${p.y}`).join('L')}${r.role === 'EDGE' ? '' : 'Z'}`
+			: `M${r.xMm} ${r.yMm}h${r.widthMm}v${r.heightMm}h${-r.widthMm}Z`
+	);
+	const cross = $derived(
+		`M${r.xMm} ${r.yMm}l${r.widthMm} ${r.heightMm}M${r.xMm} ${r.yMm + r.heightMm}l${r.widthMm} ${-r.heightMm}`
+	);
+</script>
+
+<path d={path} fill="none" stroke="#000" stroke-width={(on ? 6 : 4) * unit} />
+<path
+	d={path}
+	fill="none"
+	stroke="#fff"
+	stroke-width={(on ? 3 : 1.6) * unit}
+	stroke-dasharray={dash}
+/>
+{#if r.role === 'EXCLUDE'}
+	<path d={cross} fill="none" stroke="#000" stroke-width={3 * unit} />
+	<path d={cross} fill="none" stroke="#fff" stroke-width={1.2 * unit} />
+{/if}
+<text
+	x={r.xMm + 4 * unit}
+	y={r.yMm + (r.role === 'EDGE' ? -5 : 16) * unit}
+	font-size={15 * unit}
+	fill="#fff"
+	stroke="#000"
+	stroke-width={3 * unit}
+	paint-order="stroke"
+	class="font-label font-semibold">{number}</text
+>

@@ -1,0 +1,43 @@
+<script lang="ts">
+	import type { Schemas } from '$lib/api/client';
+	import type { Region, StudyDesk } from './study-desk.svelte';
+
+	/** Name, zone and role of a region. */
+	type Props = {
+		region: Region;
+		number: number;
+		desk: StudyDesk;
+		zones: Schemas['JobZone'][];
+	};
+
+	let { region, number, desk, zones }: Props = $props();
+</script>
+
+<div class="flex flex-wrap items-center gap-2">
+	<input
+		class="w-40"
+		aria-label="Name of region {number}"
+		value={region.name}
+		onchange={(e) =>
+			void desk.changeRegion(region.id, { name: e.currentTarget.value }, 'Region named')}
+	/>
+	{#if region.role === 'MEASURE'}
+		<select
+			aria-label="Zone of region {number}"
+			value={region.zoneKey ?? ''}
+			onchange={(e) =>
+				void desk.changeRegion(region.id, { zoneKey: e.currentTarget.value || null })}
+		>
+			<option value="">no zone</option>
+			{#each zones as z (z.zoneKey)}<option value={z.zoneKey}>{z.name}</option>{/each}
+		</select>
+	{/if}
+</div>
+<div class="mt-1 flex gap-4">
+	{#if region.role === 'MEASURE'}
+		<button class="tag underline" onclick={() => void desk.nameFactory(region.id)}
+			>{region.factory ? 'not the factory colour' : 'this is the factory colour'}</button
+		>
+	{/if}
+	<button class="tag underline" onclick={() => void desk.dropRegion(region.id)}>take out</button>
+</div>

@@ -1,0 +1,52 @@
+import { describe, expect, test } from 'vitest';
+import { Viewport } from './viewport.svelte';
+
+const fresh = () =>
+	new Viewport(
+		() => 1000,
+		() => 400
+	);
+
+describe('what is shown of a picture', () => {
+	test('is all of it at first', () => {
+		expect(fresh().attribute).toBe('0 0 1000 400');
+	});
+
+	test('zooms about the place under the pointer', () => {
+		const v = fresh();
+		v.by(2, 0.25, 0.5);
+		const b = v.box;
+		expect(b.width).toBe(500);
+		// the place at a quarter of the width was at 250 and is still at a quarter
+		expect(b.x + 0.25 * b.width).toBeCloseTo(250);
+		expect(b.y + 0.5 * b.height).toBeCloseTo(200);
+	});
+
+	test('never shows what lies beyond the border', () => {
+		const v = fresh();
+		v.by(4, 0, 0);
+		v.move(-3, -3);
+		expect(v.box).toMatchObject({ x: 0, y: 0 });
+		v.move(99, 99);
+		expect(v.box).toMatchObject({ x: 750, y: 300 });
+		v.by(0.001);
+		expect(v.attribute).toBe('0 0 1000 400');
+	});
+
+	test('comes along when a mark is nudged out of sight', () => {
+		const v = fresh();
+		v.by(4, 0, 0);
+		v.show(900, 390);
+		const b = v.box;
+		expect(b.x + b.width).toBeGreaterThanOrEqual(900);
+		expect(b.y + b.height).toBeGreaterThanOrEqual(390);
+	});
+
+	test('stops zooming where pixels are as large as thumbs', () => {
+		const v = fresh();
+		for (let i = 0; i < 50; i++) v.by(1.5);
+		expect(v.zoom).toBe(16);
+		v.whole();
+		expect(v.zoom).toBe(1);
+	});
+});
