@@ -135,7 +135,7 @@ public class StoryTest {
         putIn(page, "Photograph of the prototype", photograph(Weathering.PROTOTYPE, 5));
         assertThat(page.getByText("Drag the four corners")).isVisible();
         dragCorners(page);
-        assertThat(page.getByText("The side, flat")).isVisible();
+        assertThat(page.getByText("The left side, flat")).isVisible();
         page.getByText("Mark a grey card").click();
         kept(page);
         drawRegion(page, 0.525, 0.26, 0.555, 0.36);
@@ -218,6 +218,8 @@ public class StoryTest {
         page.getByText("Mark a grey card").click();
         assertThat(page.getByText("lighter").first()).isVisible();
         page.keyboard().press("d");
+        assertThat(page.getByText("hold this one")).isVisible();
+        page.keyboard().press("d");
         assertThat(page.getByAltText("Difference map: light is alike, dark is far apart"))
                 .isVisible();
 
@@ -267,7 +269,7 @@ public class StoryTest {
             steer(page, CORNERS.get(i).y() - start.y(), "ArrowDown", "ArrowUp");
             page.keyboard().press("c");
         }
-        assertThat(page.getByText("The side, flat")).isVisible();
+        assertThat(page.getByText("The left side, flat")).isVisible();
         kept(page);
         tabToRole(page, "The side, flat");
         page.keyboard().press("m");

@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.io.IOException;
+import java.util.List;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
@@ -85,6 +86,49 @@ public class RecordTest extends AppTest {
         JsonNode back = ok(get("/api/jobs/" + copy + "/record"));
         assertEquals(without(back), without(out));
         assertEquals(back.path("measures").size(), 2);
+    }
+
+    /** What version 1 did not have, by the name of the list that it is in. */
+    private static final java.util.Map<String, List<String>> NEW =
+            java.util.Map.of(
+                    "regions", List.of("side", "role", "outline"),
+                    "effects", List.of("colour", "marks", "region"),
+                    "photographs",
+                            List.of("side", "sister", "focalMm35", "straightLines", "shellMarks"));
+
+    @Test
+    public void aRecordOfVersionOneIsStillReadIn() throws IOException {
+        UUID job = worked();
+        var old = new ObjectMapper();
+        var tree =
+                (com.fasterxml.jackson.databind.node.ObjectNode)
+                        old.readTree(ok(get("/api/jobs/" + job + "/record")).toString());
+        tree.put("version", 1).remove(List.of("sides", "samples"));
+        NEW.forEach(
+                (list, fields) ->
+                        tree.path(list)
+                                .forEach(
+                                        n ->
+                                                ((com.fasterxml.jackson.databind.node.ObjectNode) n)
+                                                        .remove(fields)));
+        tree.path("photographs")
+                .forEach(
+                        n -> {
+                            if (n.path("greyPatch")
+                                    instanceof
+                                    com.fasterxml.jackson.databind.node.ObjectNode grey) {
+                                grey.remove(List.of("a", "b"));
+                            }
+                        });
+        var schema =
+                JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                        .getSchema(old.readTree(text(get("/api/schema/record-1.json"))));
+        assertTrue(schema.validate(tree).isEmpty(), schema.validate(tree).toString());
+        String copy = ok(post("/api/records", tree.toString())).path("jobId").asString();
+        JsonNode back = ok(get("/api/jobs/" + copy + "/record"));
+        assertEquals(back.path("regions").get(0).path("side").asString(), "LEFT");
+        assertEquals(back.path("regions").get(0).path("role").asString(), "MEASURE");
+        assertEquals(back.path("steps").size(), tree.path("steps").size());
     }
 
     @DataProvider

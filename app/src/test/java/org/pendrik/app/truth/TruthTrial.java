@@ -33,6 +33,14 @@ final class TruthTrial {
     private static final double OUT_PX_PER_MM = 0.36;
     private static final double HAND_PX = 0.5;
 
+    static final String SCALE = "scale, %";
+    static final String COLOUR = "base colour, ΔE00";
+    static final String COLOUR_AB = "base colour, ΔE*ab";
+    static final String COVER = "class cover, points";
+    static final String SPOTS = "median spot diameter, %";
+    static final String ANGLE = "streak angle, °";
+    static final String DUST = "dust half height, % of the side's height";
+
     /**
      * One measure against its truth.
      *
@@ -98,7 +106,7 @@ final class TruthTrial {
                             throw new AssertionError(seed + ": " + r.reason());
                 };
         double apart = distance(g.toSide(camera.seen(500, 800)), g.toSide(camera.seen(3500, 800)));
-        results.add(new Result("scale, %", 100 * (apart / 3000 - 1), 200 * g.scaleSd()));
+        results.add(new Result(SCALE, 100 * (apart / 3000 - 1), 200 * g.scaleSd()));
         double[] c = camera.card();
         double[] grey =
                 RegionSampler.meanLinear(photo, 1, new Region("card", c[0], c[1], c[2], c[3]))
@@ -135,14 +143,11 @@ final class TruthTrial {
             Lab truth = truth(r.region());
             results.add(
                     new Result(
-                            "colour, ΔE00",
+                            COLOUR,
                             ColourDifference.ciede2000(truth, base.median()),
                             Double.POSITIVE_INFINITY));
             results.add(
-                    new Result(
-                            "colour, ΔE*ab",
-                            truth.distance(base.median()),
-                            2 * base.uncertainty()));
+                    new Result(COLOUR_AB, truth.distance(base.median()), 2 * base.uncertainty()));
         }
         var cover = m.get(0).toldCover();
         if (cover.isEmpty()) {
@@ -166,7 +171,7 @@ final class TruthTrial {
                 } else {
                     results.add(
                             new Result(
-                                    "cover, points",
+                                    COVER,
                                     100 * (one.share().get() - scene.cover(c, TruthScene.COVER)),
                                     200 * one.sd()));
                 }
@@ -178,10 +183,7 @@ final class TruthTrial {
         } else {
             var s = spots.told().get();
             double t = scene.spotMedian(s.smallestMm());
-            results.add(
-                    new Result(
-                            "spot diameter, %",
-                            100 * (s.medianMm() / t - 1), 200 * s.medianSdMm() / t));
+            results.add(new Result(SPOTS, 100 * (s.medianMm() / t - 1), 200 * s.medianSdMm() / t));
         }
         var streaks = m.get(2).streaks().get(scene.streakKind);
         if (streaks == null || streaks.told().isEmpty()) {
@@ -189,11 +191,7 @@ final class TruthTrial {
                     "streaks: " + (streaks == null ? "no class" : streaks.refusal().orElse("")));
         } else {
             var s = streaks.told().get();
-            results.add(
-                    new Result(
-                            "streak angle, °",
-                            s.angleDegrees() - scene.streakAngle,
-                            2 * s.angleSd()));
+            results.add(new Result(ANGLE, s.angleDegrees() - scene.streakAngle, 2 * s.angleSd()));
         }
         var dust = m.get(3).dust();
         if (dust.told().isEmpty()) {
@@ -202,7 +200,7 @@ final class TruthTrial {
             var d = dust.told().get();
             results.add(
                     new Result(
-                            "dust half height, % of side",
+                            DUST,
                             100 * (d.halfHeightMm() - scene.dustHeightMm) / TruthScene.HEIGHT_MM,
                             200 * d.halfHeightSdMm() / TruthScene.HEIGHT_MM));
         }

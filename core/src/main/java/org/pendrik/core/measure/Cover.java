@@ -21,7 +21,7 @@ public record Cover(List<ClassCover> classes, double unsureShare, int pixels) {
     private static final double UNSURE_WEIGHT = 0.045;
 
     /** The rim of what nobody sampled is wide: cameras blur strong colours. */
-    private static final double UNKNOWN_WEIGHT = 0.14;
+    private static final double UNKNOWN_WEIGHT = 0.3;
 
     /** Of the pixels that may be confused, most are confused both ways and cancel. */
     private static final double CONFUSED_WEIGHT = 0.3;

@@ -85,7 +85,12 @@ public final class CardLayout {
                         "Side card",
                         Math.round(card.heightMm()) + " mm high",
                         "must be at most "
-                                + Math.floor(paper.heightMm() - 2 * MARGIN_MM - HEAD_MM - FOOT_MM)
+                                + (int)
+                                        Math.floor(
+                                                paper.heightMm()
+                                                        - 2 * MARGIN_MM
+                                                        - HEAD_MM
+                                                        - FOOT_MM)
                                 + " mm to fit on the paper",
                         "Choose larger paper or a smaller scale.");
             }

@@ -24,7 +24,7 @@ public final class RegionSampler {
     private static final double FLOOR = 0.4;
 
     /** Two ways of taking out the lamp differ by this many standard deviations. */
-    private static final double LAMP_SHARE = 0.75;
+    private static final double LAMP_SHARE = 0.85;
 
     /**
      * Neighbouring pixels share noise after demosaicing and compression: this many count as one.

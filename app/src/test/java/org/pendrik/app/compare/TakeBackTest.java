@@ -1,0 +1,72 @@
+package org.pendrik.app.compare;
+
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.time.Duration;
+import java.util.UUID;
+import org.pendrik.app.AppTest;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What is too heavy is asked of the film check: on what was really laid, now. */
+public class TakeBackTest extends AppTest {
+    @Autowired private TakeBackQuestion question;
+
+    /** Works the plan up to a technique, and lets some time pass. */
+    private UUID workedTo(String effect, String technique, Duration after) {
+        UUID job = car("Too much " + technique + after);
+        JsonNode plan = plan(job, effect);
+        for (JsonNode s : plan.path("steps")) {
+            ok(
+                    put(
+                            "/api/jobs/" + job + "/log/" + UUID.randomUUID(),
+                            """
+                            {"stepId": "%s", "material": "%s", "startedAt": null, "finished": true,
+                             "finishedAt": null, "note": "", "photographId": null, "version": 0}
+                            """
+                                    .formatted(
+                                            s.path("id").asString(),
+                                            s.path("material").asString())));
+            if (s.path("technique").asString().equals(technique)) {
+                clock.set(clock.instant().plus(after));
+                return job;
+            }
+            clock.set(clock.instant().plus(Duration.ofHours(30)));
+        }
+        throw new AssertionError(technique + " is not in " + plan);
+    }
+
+    @Test
+    public void aFreshStreakCanBeTakenBackWithItsOwnSpirit() {
+        UUID job = workedTo("RUST_STREAKS", "oil-streak", Duration.ofMinutes(30));
+        var answer = question.ask(job, "oil-streak", "left-side");
+        assertTrue(answer.possible(), answer.sentence());
+        assertTrue(answer.sentence().contains("draw down with"), answer.sentence());
+    }
+
+    @Test
+    public void aStreakOfLastMonthCannot() {
+        UUID job = workedTo("RUST_STREAKS", "oil-streak", Duration.ofDays(40));
+        var answer = question.ask(job, "oil-streak", "left-side");
+        assertFalse(answer.possible(), answer.sentence());
+        assertTrue(answer.sentence().startsWith("It cannot be taken back now:"), answer.sentence());
+    }
+
+    @Test
+    public void aCoatThatIsNeverWorkedIsGlazedOver() {
+        UUID job = workedTo("FADE", "mist-fade", Duration.ofHours(1));
+        var answer = question.ask(job, "mist-fade", "left-side");
+        assertFalse(answer.possible());
+        assertTrue(answer.sentence().contains("glaze the base colour over it"), answer.sentence());
+    }
+
+    @Test
+    public void whatWasNeverLoggedWasThereBefore() {
+        UUID job = car("Nothing logged");
+        var answer = question.ask(job, "oil-streak", "left-side");
+        assertFalse(answer.possible());
+        assertTrue(answer.sentence().startsWith("No rust streak was logged here"));
+    }
+}

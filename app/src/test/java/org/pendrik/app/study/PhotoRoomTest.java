@@ -1,0 +1,268 @@
+package org.pendrik.app.study;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNotEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.List;
+import java.util.UUID;
+import javax.imageio.ImageIO;
+import org.pendrik.app.AppTest;
+import org.pendrik.app.Shots;
+import org.pendrik.app.standins.DemoShots;
+import org.pendrik.app.standins.HopperSide;
+import org.pendrik.app.standins.Weathering;
+import org.pendrik.core.photo.Point;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Photographs in, measures, effects, comparison, advice: the way of the photo room. */
+public class PhotoRoomTest extends AppTest {
+    private static final String REST = ", \"side\": \"LEFT\", \"outline\": [], \"role\": ";
+
+    private static String corners(DemoShots.Shot shot) {
+        StringBuilder out = new StringBuilder();
+        for (Point p : shot.camera().corners()) {
+            out.append(out.isEmpty() ? "" : ",")
+                    .append("{\"x\":" + p.x() + ",\"y\":" + p.y() + "}");
+        }
+        return "{\"points\":[" + out + "]}";
+    }
+
+    private UUID shot(UUID job, String role, DemoShots.Shot shot) {
+        UUID id = UUID.randomUUID();
+        ok(photograph(job, id, role, shot.jpeg()));
+        List<Double> c = shot.camera().card();
+        ok(
+                put(
+                        "/api/photographs/" + id + "/marks",
+                        "{\"corners\":"
+                                + corners(shot)
+                                + ",\"greyPatch\":{\"x\":"
+                                + (c.get(0) + 12)
+                                + ",\"y\":"
+                                + (c.get(1) + 12)
+                                + ",\"width\":"
+                                + (c.get(2) - 24)
+                                + ",\"height\":"
+                                + (c.get(3) - 24)
+                                + ",\"lightness\":60},\"version\":1}"));
+        return id;
+    }
+
+    private void regions(UUID job) {
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/regions",
+                        """
+                        {"regions": [
+                          {"id": "%s", "name": "plate", "zoneKey": "left-side", "xMm": 3345, "yMm": 660, "widthMm": 220,
+                           "heightMm": 290, "factory": true%s"MEASURE"},
+                          {"id": "%s", "name": "upper body", "zoneKey": "left-side", "xMm": 450, "yMm": 130,
+                           "widthMm": 1900, "heightMm": 1010, "factory": false%s"MEASURE"},
+                          {"id": "%s", "name": "lettering", "zoneKey": null, "xMm": 2380, "yMm": 340, "widthMm": 1700,
+                           "heightMm": 250, "factory": false%s"EXCLUDE"}
+                        ], "version": 1}
+                        """
+                                .formatted(
+                                        UUID.randomUUID(),
+                                        REST,
+                                        UUID.randomUUID(),
+                                        REST,
+                                        UUID.randomUUID(),
+                                        REST)));
+    }
+
+    private static String samples(UUID photo) {
+        StringBuilder out = new StringBuilder();
+        HopperSide.clearPlaces()
+                .forEach(
+                        (kind, r) ->
+                                out.append(out.isEmpty() ? "" : ",")
+                                        .append(
+                                                """
+                                                {"id": "%s", "photographId": "%s", "kind": "%s", "xMm": %s, "yMm": %s,
+                                                 "widthMm": %s, "heightMm": %s}
+                                                """
+                                                        .formatted(
+                                                                UUID.randomUUID(),
+                                                                photo,
+                                                                kind,
+                                                                r.getX(),
+                                                                r.getY(),
+                                                                r.getWidth(),
+                                                                r.getHeight())));
+        return out.toString();
+    }
+
+    private static JsonNode named(JsonNode list, String field, String value) {
+        for (JsonNode n : list) {
+            if (n.path(field).asString().equals(value)) {
+                return n;
+            }
+        }
+        throw new AssertionError(value + " is not in " + list);
+    }
+
+    @Test
+    public void fromMeasuresToEffectsToAdvice() {
+        UUID job = car("Photo room");
+        UUID proto = shot(job, "PROTOTYPE", Shots.prototype());
+        regions(job);
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\":[" + samples(proto) + "],\"version\":2}"));
+        JsonNode m = ok(get("/api/photographs/" + proto + "/measures"));
+        JsonNode body = named(m.path("regions"), "name", "upper body");
+        double rust = named(body.path("cover"), "kind", "FRESH_RUST").path("percent").asDouble();
+        assertTrue(rust > 0.8 && rust < 6, "rust covers " + rust);
+        assertTrue(body.path("streaks").size() > 0, body.toString());
+        assertEquals(m.path("samplesFrom").asString(), proto.toString());
+        assertTrue(m.path("scalePercent").asDouble() < 0.5);
+
+        JsonNode proposed = ok(get("/api/photographs/" + proto + "/proposals")).path("effects");
+        JsonNode streaks = named(proposed, "kind", "RUST_STREAKS");
+        assertEquals(streaks.path("zones").get(0).asString(), "left-side");
+        assertTrue(streaks.path("why").asString().contains("fresh rust covers"));
+        assertTrue(streaks.path("marks").asString().contains("mm on the model"));
+        assertTrue(streaks.path("material").asString().contains("rust"), streaks.toString());
+        JsonNode fade = named(proposed, "kind", "FADE");
+        assertEquals(fade.path("strength").asInt(), 2);
+
+        shot(job, "MODEL", Shots.model(new Weathering(1, 0.9, 0.8, 0, 0, 0)));
+        JsonNode c = ok(get("/api/jobs/" + job + "/compare"));
+        assertTrue(c.path("registered").asBoolean());
+        assertTrue(c.path("movedMm").asDouble() < 25, c.path("movedMm").toString());
+        JsonNode judged = named(c.path("regions"), "name", "upper body");
+        JsonNode advice = named(judged.path("advice"), "effect", "RUST_STREAKS");
+        assertEquals(advice.path("what").asString(), "AGAIN");
+        assertEquals(advice.path("strength").asInt(), 3);
+        JsonNode gap = judged.path("differences").get(0);
+        assertEquals(gap.path("of").asString(), "fresh rust");
+        assertTrue(gap.path("inTolerances").asDouble() < -1);
+    }
+
+    @Test
+    public void theOverlayChangesWithACounterSample() throws IOException {
+        UUID job = car("Overlay");
+        UUID proto = shot(job, "PROTOTYPE", Shots.prototype());
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\":[" + samples(proto) + "],\"version\":1}"));
+        long before = coloured(proto);
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\":["
+                                + samples(proto)
+                                + ",{\"id\":\""
+                                + UUID.randomUUID()
+                                + "\",\"photographId\":\""
+                                + proto
+                                + "\",\"kind\":\"OTHER\",\"xMm\":1300,\"yMm\":1950,\"widthMm\":300,\"heightMm\":300}],\"version\":2}"));
+        long after = coloured(proto);
+        assertTrue(before > 1000, "" + before);
+        assertNotEquals(after, before);
+        assertTrue(after < before, "what is argued away from dust is not dust: " + after);
+    }
+
+    /** Pixels of the overlay that kept a colour. */
+    private long coloured(UUID photo) throws IOException {
+        var picture =
+                ImageIO.read(
+                        new ByteArrayInputStream(
+                                get("/api/photographs/" + photo + "/class?kind=DUST")
+                                        .getResponse()
+                                        .getContentAsByteArray()));
+        long n = 0;
+        for (int y = 0; y < picture.getHeight(); y += 2) {
+            for (int x = 0; x < picture.getWidth(); x += 2) {
+                int p = picture.getRGB(x, y);
+                n += Math.abs((p >> 16 & 255) - (p & 255)) > 14 ? 1 : 0;
+            }
+        }
+        return n;
+    }
+
+    @Test
+    public void cornersAreProposedWhereTheSideStandsOut() {
+        UUID job = car("Corners");
+        UUID id = UUID.randomUUID();
+        ok(photograph(job, id, "PROTOTYPE", Shots.prototype().jpeg()));
+        JsonNode p = ok(get("/api/photographs/" + id + "/corners")).path("corners").path("points");
+        List<Point> truth = Shots.prototype().camera().corners();
+        for (int i = 0; i < 4; i++) {
+            double off =
+                    Math.hypot(
+                            p.get(i).path("x").asDouble() - truth.get(i).x(),
+                            p.get(i).path("y").asDouble() - truth.get(i).y());
+            // a tenth of the height of the side: near enough to be dragged the rest of the way
+            assertTrue(off < 90, "corner " + i + " is " + off + " px off");
+        }
+    }
+
+    @Test
+    public void aSideOfUnknownSizeAsksForItFirst() {
+        UUID job = car("Roof");
+        UUID id = UUID.randomUUID();
+        ok(photograph(job, id, "PROTOTYPE", Shots.prototype().jpeg()));
+        ok(
+                put(
+                        "/api/photographs/" + id + "/about",
+                        """
+                        {"role": "PROTOTYPE", "side": "ROOF", "sister": true, "caption": "from the bridge",
+                         "takenAt": "1978-05-04T10:00:00Z", "version": 1}
+                        """));
+        String marks = "{\"corners\":" + corners(Shots.prototype()) + ",\"version\":2}";
+        String said = refused(put("/api/photographs/" + id + "/marks", marks), 422);
+        assertTrue(said.startsWith("Size of the roof (not given)"), said);
+        ok(
+                put(
+                        "/api/jobs/" + job + "/sides/ROOF",
+                        "{\"side\":\"ROOF\",\"lengthMm\":6400,\"heightMm\":2600,\"curve\":null}"));
+        JsonNode p = ok(put("/api/photographs/" + id + "/marks", marks));
+        assertTrue(p.path("sister").asBoolean());
+        assertEquals(p.path("takenAt").asString(), "1978-05-04T10:00:00Z");
+        assertEquals(ok(get("/api/photographs/" + id + "/measures")).path("regions").size(), 0);
+    }
+
+    @Test
+    public void theHistoryNamesTheCoatsBetweenThePhotographs() {
+        UUID job = car("History");
+        shot(job, "PROTOTYPE", Shots.prototype());
+        regions(job);
+        shot(job, "MODEL", Shots.model(Weathering.NONE));
+        JsonNode plan = plan(job, "FADE");
+        for (JsonNode s : plan.path("steps")) {
+            clock.set(clock.instant().plus(Duration.ofMinutes(60)));
+            ok(
+                    put(
+                            "/api/jobs/" + job + "/log/" + UUID.randomUUID(),
+                            """
+                            {"stepId": "%s", "material": "%s", "startedAt": null, "finished": true,
+                             "finishedAt": null, "note": "", "photographId": null, "version": 0}
+                            """
+                                    .formatted(
+                                            s.path("id").asString(),
+                                            s.path("material").asString())));
+        }
+        clock.set(clock.instant().plus(Duration.ofMinutes(60)));
+        shot(job, "MODEL", Shots.model(new Weathering(1, 0.9, 0.8, 0, 0, 0)));
+        JsonNode stages = ok(get("/api/jobs/" + job + "/compare/history"));
+        assertEquals(stages.size(), 2);
+        assertEquals(stages.get(0).path("coats").size(), 0);
+        assertTrue(stages.get(1).path("coats").toString().contains("mist fade"), stages.toString());
+        JsonNode first = named(stages.get(0).path("values"), "measure", "from the factory colour");
+        JsonNode second = named(stages.get(1).path("values"), "measure", "from the factory colour");
+        double truth = first.path("prototype").asDouble();
+        assertTrue(
+                Math.abs(second.path("model").asDouble() - truth)
+                        < Math.abs(first.path("model").asDouble() - truth),
+                stages.toString());
+    }
+}
