@@ -25,6 +25,7 @@
 	});
 	let panel = $state('');
 	let refused = $state('');
+	let showArt = $state(false);
 	let input = $state<HTMLInputElement>();
 
 	const pieces = $derived(desk.regions.filter((r) => r.role === 'CUT'));
@@ -146,7 +147,7 @@
 			<a class={link} rel="external" href={wiperLink} download>Wiper arc, 1:1 (SVG)</a>
 		</div>
 	</details>
-	<details>
+	<details bind:open={showArt}>
 		<summary class="tag cursor-pointer normal-case"
 			>Artwork for a panel: graffiti, signs{artworks.data?.length
 				? ` (${artworks.data.length})`
@@ -160,7 +161,7 @@
 			aria-label="Artwork"
 			onchange={(e) => void add(e.currentTarget.files?.[0])}
 		/>
-		{#if panels.length === 0}
+		{#if !showArt}{:else if panels.length === 0}
 			<p class="text-soft">Mark the panel that it goes on first.</p>
 		{:else}
 			<div class="mt-1 flex flex-wrap items-end gap-3">

@@ -1,0 +1,294 @@
+package org.pendrik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.awt.geom.Rectangle2D;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.pendrik.app.standins.HopperSide;
+import org.pendrik.app.standins.StandInCamera;
+import org.pendrik.app.standins.Weathering;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.measure.WeatherClass;
+import org.pendrik.core.photo.Point;
+import org.testng.ITestResult;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/**
+ * Three photographs in, measures, effects proposed, plan compiled, a progress photograph compared,
+ * the advice followed.
+ */
+public class PhotoRoomStoryTest {
+    private static final List<Point> CORNERS =
+            List.of(
+                    new Point(205, 150),
+                    new Point(1395, 205),
+                    new Point(1375, 690),
+                    new Point(225, 725));
+    private static final Weathering NO_RUST = new Weathering(1, 0.9, 0.8, 0, 0.9, 0);
+    private static final Weathering RUSTED = new Weathering(1, 0.9, 0.8, 1, 0.9, 0);
+
+    private Server server;
+    private Browser browser;
+
+    @BeforeClass
+    public void open() {
+        server = Server.start(Server.freshFolder());
+        browser = new Browser();
+    }
+
+    @AfterMethod(alwaysRun = true)
+    public void picture(ITestResult result) {
+        if (!result.isSuccess()) {
+            browser.picture(result.getName());
+        }
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void shut() {
+        if (browser != null) {
+            browser.close();
+        }
+        if (server != null) {
+            server.close();
+        }
+    }
+
+    private static FilePayload photograph(String name, Weathering w, long seed) {
+        Lab ground = new Lab(52, 0, 3);
+        var camera =
+                new StandInCamera(
+                        1600,
+                        900,
+                        CORNERS,
+                        new StandInCamera.Light(0.95, 1, 0.9, 0.05, 0),
+                        ground,
+                        List.of(740.0, 765.0, 120.0, 90.0),
+                        1.5,
+                        0.92f);
+        return new FilePayload(
+                name,
+                "image/jpeg",
+                camera.photograph(
+                        HopperSide.picture(w, ground, "3052"), HopperSide.PX_PER_MM, seed));
+    }
+
+    private static void kept(Page page) {
+        assertThat(page.getByText("Marks kept", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+    }
+
+    private static void dragCorners(Page page) {
+        Locator stage = page.locator("[role=application] svg").first();
+        stage.scrollIntoViewIfNeeded();
+        var box = stage.boundingBox();
+        double[][] from = {{0.15, 0.2}, {0.85, 0.2}, {0.85, 0.8}, {0.15, 0.8}};
+        for (int i = 0; i < 4; i++) {
+            Point c = CORNERS.get(i);
+            page.mouse().move(box.x + from[i][0] * box.width, box.y + from[i][1] * box.height);
+            page.mouse().down();
+            page.mouse()
+                    .move(
+                            box.x + c.x() / 1600 * box.width,
+                            box.y + c.y() / 900 * box.height,
+                            new Mouse.MoveOptions().setSteps(4));
+            page.mouse().up();
+            kept(page);
+        }
+    }
+
+    /** Drags over a place of the flat side, at least four pixels wide. */
+    private static void dragOver(Page page, Rectangle2D mm) {
+        Locator side = page.locator("[role=application] svg").nth(1);
+        side.scrollIntoViewIfNeeded();
+        var box = side.boundingBox();
+        double x0 = box.x + mm.getMinX() / HopperSide.LENGTH_MM * box.width;
+        double x1 = box.x + mm.getMaxX() / HopperSide.LENGTH_MM * box.width;
+        double y0 = box.y + mm.getMinY() / HopperSide.HEIGHT_MM * box.height;
+        double y1 = box.y + mm.getMaxY() / HopperSide.HEIGHT_MM * box.height;
+        double widen = Math.max(0, 4 - (x1 - x0)) / 2;
+        page.mouse().move(x0 - widen, y0);
+        page.mouse().down();
+        page.mouse().move(x1 + widen, y1, new Mouse.MoveOptions().setSteps(3));
+        page.mouse().up();
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private static Locator verb(Page page, String name) {
+        return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("A drag"))
+                .getByText(name, new Locator.GetByTextOptions().setExact(true));
+    }
+
+    private static void sample(Page page, WeatherClass kind, Rectangle2D mm, int count) {
+        page.getByLabel("Class of the sample").selectOption(kind.name());
+        dragOver(page, mm);
+        assertThat(page.getByLabel(Pattern.compile("^Take the sample of .* out$"))).hasCount(count);
+    }
+
+    private Page study() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/"));
+        page.getByText("Start the first job").click();
+        page.getByLabel("What you call it").fill("Peat hopper OVR 3052");
+        page.getByLabel("Length in millimetres").fill("6400");
+        page.getByLabel("Height in millimetres").fill("2600");
+        page.getByText("Make the job").click();
+        assertThat(page.getByText("Put in a photograph of the prototype")).isVisible();
+        return page;
+    }
+
+    @Test
+    public void fromThreePhotographsToFollowedAdvice() {
+        Page page = study();
+        page.getByLabel("Photograph of the prototype", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(
+                        new FilePayload[] {
+                            photograph("sister.jpg", NO_RUST, 3),
+                            photograph("evening.jpg", RUSTED, 5),
+                            photograph("tip.jpg", RUSTED, 6)
+                        });
+        assertThat(button(page, "tip.jpg")).isVisible();
+
+        // the sister car is told apart, the corners are set once and taken over
+        button(page, "sister.jpg").click();
+        page.locator("summary")
+                .filter(new Locator.FilterOptions().setHasText("1600 × 900"))
+                .click();
+        page.getByLabel("a sister car: to learn from, not to match").check();
+        assertThat(page.getByText("∥ sister.jpg")).isVisible();
+        button(page, "evening.jpg").click();
+        dragCorners(page);
+        page.getByText("Mark a grey card").click();
+        kept(page);
+        button(page, "tip.jpg").click();
+        button(page, "Find the corners").click();
+        assertThat(page.getByText("Proposed. Drag what is off, then keep them.")).isVisible();
+        button(page, "Corners as on the other").click();
+        button(page, "The corners are right").click();
+        kept(page);
+        page.getByText("Mark a grey card").click();
+        kept(page);
+        assertThat(page.getByText("The left side, flat")).isVisible();
+
+        measure(page);
+        overlay(page);
+
+        // from measure to plan
+        page.getByText("Read effects out of the measures").click();
+        assertThat(page.getByAltText(Pattern.compile("^Evidence")).first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("fresh rust covers")).first()).isVisible();
+        button(page, "Take these as effects").click();
+        assertThat(page.getByText("Everything that the measures show is noted below.")).isVisible();
+        page.getByText("On to the make-up").click();
+        button(page, "Make the plan").click();
+        assertThat(page.getByText("The plan holds")).isVisible();
+
+        // the model before the rust: the advice names the step
+        page.keyboard().press("5");
+        putModel(page, "before.jpg", NO_RUST, 8);
+        assertThat(page.getByText("Still to come here: rust streak.").first()).isVisible();
+        assertThat(page.getByText("laid over by its edges")).isVisible();
+
+        // followed at the bench, photographed again
+        page.keyboard().press("4");
+        work(page);
+        page.getByText("Compare", new Page.GetByTextOptions().setExact(true)).click();
+        putModel(page, "after.jpg", RUSTED, 9);
+        assertThat(page.getByText("Still to come here: rust streak.")).hasCount(0);
+        button(page, "How it came closer").click();
+        assertThat(page.getByText(Pattern.compile("after .*rust streak"))).isVisible();
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
+    }
+
+    /** A factory colour, a body, lettering left out, four samples. */
+    private static void measure(Page page) {
+        dragOver(page, new Rectangle2D.Double(3345, 660, 220, 290));
+        assertThat(page.getByText("Region 1").first()).isVisible();
+        dragOver(page, new Rectangle2D.Double(460, 130, 1900, 1010));
+        assertThat(page.getByText("Region 2").first()).isVisible();
+        page.getByLabel("Zone of region 2").selectOption("left-side");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("Region 1")))
+                .click();
+        page.getByText("this is the factory colour").click();
+        assertThat(page.getByText("· factory colour").first()).isVisible();
+        verb(page, "leaves out").click();
+        dragOver(page, new Rectangle2D.Double(2400, 340, 1680, 250));
+        assertThat(page.getByText("is left out of every measure")).isVisible();
+        verb(page, "shows").click();
+        Map<WeatherClass, Rectangle2D> places = HopperSide.clearPlaces();
+        sample(page, WeatherClass.PAINT, places.get(WeatherClass.PAINT), 1);
+        sample(page, WeatherClass.FRESH_RUST, places.get(WeatherClass.FRESH_RUST), 2);
+        sample(page, WeatherClass.GRIME, places.get(WeatherClass.GRIME), 3);
+        sample(page, WeatherClass.DUST, places.get(WeatherClass.DUST), 4);
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("Region 2")))
+                .click();
+        assertThat(
+                        page.getByRole(
+                                AriaRole.ROWHEADER,
+                                new Page.GetByRoleOptions().setName("fresh rust")))
+                .isVisible();
+    }
+
+    /** The overlay answers to a counter-sample, and paper can be had. */
+    private static void overlay(Page page) {
+        button(page, "dust").click();
+        Locator picture = page.locator("[role=application] svg").nth(1).locator("image");
+        assertThat(picture).hasAttribute("href", Pattern.compile("class\\?kind=DUST"));
+        String before = picture.getAttribute("href");
+        page.getByLabel("What it really shows").selectOption("OTHER");
+        dragOver(page, new Rectangle2D.Double(1300, 1950, 300, 300));
+        assertThat(picture).not().hasAttribute("href", before);
+        assertThat(page.getByText("What is taken for dust keeps its colour")).isVisible();
+        button(page, "dust").click();
+        Download card =
+                page.waitForDownload(
+                        () -> page.getByText("Side card at model scale (PDF)").click());
+        assertEquals(card.suggestedFilename(), "side-card.pdf");
+        assertTrue(card.failure() == null, card.failure());
+    }
+
+    private static void putModel(Page page, String name, Weathering w, long seed) {
+        page.getByLabel("Photograph of the model", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(photograph(name, w, seed));
+        assertThat(button(page, name)).isVisible();
+        assertThat(page.getByText("Drag the four corners")).isVisible();
+        dragCorners(page);
+        page.getByText("Mark a grey card").click();
+        kept(page);
+    }
+
+    private static void work(Page page) {
+        assertThat(page.getByText("Stop rule")).isVisible();
+        int guard = 0;
+        while (page.getByText("All steps are done").count() == 0 && guard++ < 20) {
+            String step = page.getByText(Pattern.compile("^step \\d+ of")).textContent();
+            page.keyboard().press(" ");
+            assertThat(page.getByText("What you really used")).isVisible();
+            page.keyboard().press(" ");
+            assertThat(page.getByText(step, new Page.GetByTextOptions().setExact(true)))
+                    .hasCount(0);
+        }
+        assertThat(page.getByText("All steps are done")).isVisible();
+    }
+}
