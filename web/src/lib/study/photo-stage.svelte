@@ -172,7 +172,9 @@
 			bind:this={svg}
 			viewBox={view.attribute}
 			style:aspect-ratio={marks.width / marks.height}
-			class="block w-full touch-none bg-sunk {dragging ? 'cursor-none' : 'cursor-crosshair'}"
+			class="block w-full touch-none bg-sunk select-none {dragging
+				? 'cursor-none'
+				: 'cursor-crosshair'}"
 			onpointerdown={grab}
 			onpointermove={drag}
 			onpointerup={drop}

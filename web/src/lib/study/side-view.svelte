@@ -241,7 +241,7 @@
 		bind:this={svg}
 		viewBox={view.attribute}
 		style:aspect-ratio={lengthMm / heightMm}
-		class="block w-full cursor-crosshair touch-none bg-sunk"
+		class="block w-full cursor-crosshair touch-none bg-sunk select-none"
 		onpointerdown={press}
 		onpointermove={drag}
 		onpointerup={release}

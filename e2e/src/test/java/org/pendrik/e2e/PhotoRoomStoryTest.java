@@ -260,6 +260,11 @@ public class PhotoRoomStoryTest {
         dragOver(page, new Rectangle2D.Double(1300, 1950, 300, 300));
         assertThat(picture).not().hasAttribute("href", before);
         assertThat(page.getByText("What is taken for dust keeps its colour")).isVisible();
+        // dusty wheels are too like rust and dust to be something else: it says so, and is taken
+        // back
+        assertThat(page.getByText("cannot be told apart here").first()).isVisible();
+        page.getByLabel("Take the sample of something else out").click();
+        assertThat(page.getByText("cannot be told apart here")).hasCount(0);
         button(page, "dust").click();
         Download card =
                 page.waitForDownload(
