@@ -13,6 +13,7 @@ public final class Benchmarks {
     private static final double FILM_BOUND_US = 1000;
     private static final double RECTIFY_BOUND_US = 150_000;
     private static final double COMPARE_BOUND_US = 500_000;
+    private static final double MEASURE_BOUND_US = 600_000;
     private static final double PLAN_BOUND_US = 500_000;
 
     private Benchmarks() {}
@@ -41,6 +42,18 @@ public final class Benchmarks {
         System.out.printf(
                 "CIEDE2000, 1.2 million     %8.1f ms   %.2f of the formula as published (%.1f ms)%n",
                 differences / 1000, differences / published, published / 1000);
+        double measure = score(results, "MeasureBenchmark.measure");
+        double sort = score(results, "MeasureBenchmark.sort");
+        double register = score(results, "MeasureBenchmark.register");
+        System.out.printf(
+                "measure a side            %8.1f ms   %.2f of the bound of 600 ms%n",
+                measure / 1000, measure / MEASURE_BOUND_US);
+        System.out.printf(
+                "a counter-sample          %8.1f ms   %.2f of the bound of 500 ms%n",
+                sort / 1000, sort / COMPARE_BOUND_US);
+        System.out.printf(
+                "lay one side over another %8.1f ms   with the comparison %.2f of its bound of 500 ms%n",
+                register / 1000, (register + compare) / COMPARE_BOUND_US);
         for (RunResult r : results) {
             if (r.getParams().getBenchmark().endsWith("PlanBenchmark.plan")) {
                 double plan = r.getPrimaryResult().getScore();
