@@ -51,9 +51,7 @@ describe('the progress of long work', () => {
 	});
 
 	test('is stopped by its name', async () => {
-		const stopped = vi
-			.spyOn(api, 'DELETE')
-			.mockResolvedValue({ response: new Response() } as never);
+		const stopped = vi.spyOn(api, 'DELETE').mockResolvedValue({ response: new Response() });
 		const { answer, task } = begin();
 		progress.stop();
 		expect(stopped).toHaveBeenCalledWith('/api/tasks/{id}', {
