@@ -156,8 +156,15 @@ export const recordQuery = (id: string) =>
 		staleTime: 0
 	});
 
-/** Everything that is shown of a job is asked again. */
+/**
+ * Everything that is shown of a job is asked again. A first answer that is still on its way was asked
+ * before the change and would be taken for the new one, so it is not waited for.
+ */
 export async function refreshJob(id: string): Promise<void> {
+	await queryClient.cancelQueries({
+		queryKey: ['job', id],
+		predicate: (q) => q.state.data === undefined && q.state.fetchStatus === 'fetching'
+	});
 	await Promise.all([
 		queryClient.invalidateQueries({ queryKey: ['job', id] }),
 		queryClient.invalidateQueries({ queryKey: ['today'] }),

@@ -15,11 +15,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.pendrik.app.standins.HopperSide;
-import org.pendrik.app.standins.StandInCamera;
 import org.pendrik.app.standins.Weathering;
-import org.pendrik.core.colour.Lab;
 import org.pendrik.core.measure.WeatherClass;
-import org.pendrik.core.photo.Point;
 import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
@@ -31,12 +28,6 @@ import org.testng.annotations.Test;
  * the advice followed.
  */
 public class PhotoRoomStoryTest {
-    private static final List<Point> CORNERS =
-            List.of(
-                    new Point(205, 150),
-                    new Point(1395, 205),
-                    new Point(1375, 690),
-                    new Point(225, 725));
     private static final Weathering NO_RUST = new Weathering(1, 0.9, 0.8, 0, 0.9, 0);
     private static final Weathering RUSTED = new Weathering(1, 0.9, 0.8, 1, 0.9, 0);
 
@@ -66,49 +57,6 @@ public class PhotoRoomStoryTest {
         }
     }
 
-    private static FilePayload photograph(String name, Weathering w, long seed) {
-        Lab ground = new Lab(52, 0, 3);
-        var camera =
-                new StandInCamera(
-                        1600,
-                        900,
-                        CORNERS,
-                        new StandInCamera.Light(0.95, 1, 0.9, 0.05, 0),
-                        ground,
-                        List.of(740.0, 765.0, 120.0, 90.0),
-                        1.5,
-                        0.92f);
-        return new FilePayload(
-                name,
-                "image/jpeg",
-                camera.photograph(
-                        HopperSide.picture(w, ground, "3052"), HopperSide.PX_PER_MM, seed));
-    }
-
-    private static void kept(Page page) {
-        assertThat(page.getByText("Marks kept", new Page.GetByTextOptions().setExact(true)))
-                .isVisible();
-    }
-
-    private static void dragCorners(Page page) {
-        Locator stage = page.locator("[role=application] svg").first();
-        stage.scrollIntoViewIfNeeded();
-        var box = stage.boundingBox();
-        double[][] from = {{0.15, 0.2}, {0.85, 0.2}, {0.85, 0.8}, {0.15, 0.8}};
-        for (int i = 0; i < 4; i++) {
-            Point c = CORNERS.get(i);
-            page.mouse().move(box.x + from[i][0] * box.width, box.y + from[i][1] * box.height);
-            page.mouse().down();
-            page.mouse()
-                    .move(
-                            box.x + c.x() / 1600 * box.width,
-                            box.y + c.y() / 900 * box.height,
-                            new Mouse.MoveOptions().setSteps(4));
-            page.mouse().up();
-            kept(page);
-        }
-    }
-
     /** Drags over a place of the flat side, at least four pixels wide. */
     private static void dragOver(Page page, Rectangle2D mm) {
         Locator side = page.locator("[role=application] svg").nth(1);
@@ -123,6 +71,10 @@ public class PhotoRoomStoryTest {
         page.mouse().down();
         page.mouse().move(x1 + widen, y1, new Mouse.MoveOptions().setSteps(3));
         page.mouse().up();
+    }
+
+    private static FilePayload photograph(String name, Weathering w, long seed) {
+        return new FilePayload(name, "image/jpeg", Marking.photograph(w, seed));
     }
 
     private static Locator button(Page page, String name) {
@@ -173,17 +125,17 @@ public class PhotoRoomStoryTest {
         page.getByLabel("a sister car: to learn from, not to match").check();
         assertThat(page.getByText("∥ sister.jpg")).isVisible();
         button(page, "evening.jpg").click();
-        dragCorners(page);
+        Marking.dragCorners(page);
         page.getByText("Mark a grey card").click();
-        kept(page);
+        Marking.kept(page);
         button(page, "tip.jpg").click();
         button(page, "Find the corners").click();
         assertThat(page.getByText("Proposed. Drag what is off, then keep them.")).isVisible();
         button(page, "Corners as on the other").click();
         button(page, "The corners are right").click();
-        kept(page);
+        Marking.kept(page);
         page.getByText("Mark a grey card").click();
-        kept(page);
+        Marking.kept(page);
         assertThat(page.getByText("The left side, flat")).isVisible();
 
         measure(page);
@@ -278,9 +230,9 @@ public class PhotoRoomStoryTest {
                 .setInputFiles(photograph(name, w, seed));
         assertThat(button(page, name)).isVisible();
         assertThat(page.getByText("Drag the four corners")).isVisible();
-        dragCorners(page);
+        Marking.dragCorners(page);
         page.getByText("Mark a grey card").click();
-        kept(page);
+        Marking.kept(page);
     }
 
     private static void work(Page page) {

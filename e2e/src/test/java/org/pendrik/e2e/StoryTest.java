@@ -11,10 +11,7 @@ import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Pattern;
-import org.pendrik.app.standins.HopperSide;
-import org.pendrik.app.standins.StandInCamera;
 import org.pendrik.app.standins.Weathering;
-import org.pendrik.core.colour.Lab;
 import org.pendrik.core.photo.Point;
 import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
@@ -27,12 +24,6 @@ import org.testng.annotations.Test;
  * only.
  */
 public class StoryTest {
-    private static final List<Point> CORNERS =
-            List.of(
-                    new Point(205, 150),
-                    new Point(1395, 205),
-                    new Point(1375, 690),
-                    new Point(225, 725));
 
     private Server server;
     private Browser browser;
@@ -60,50 +51,9 @@ public class StoryTest {
         }
     }
 
-    /** A photograph that the demonstration does not have. */
-    private static byte[] photograph(Weathering w, long seed) {
-        Lab ground = new Lab(52, 0, 3);
-        var camera =
-                new StandInCamera(
-                        1600,
-                        900,
-                        CORNERS,
-                        new StandInCamera.Light(0.95, 1, 0.9, 0.1, 0),
-                        ground,
-                        List.of(740.0, 765.0, 120.0, 90.0),
-                        1.5,
-                        0.9f);
-        return camera.photograph(HopperSide.picture(w, ground, "3052"), HopperSide.PX_PER_MM, seed);
-    }
-
     private static void putIn(Page page, String label, byte[] file) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(new FilePayload("tip.jpg", "image/jpeg", file));
-    }
-
-    /** Drags the four corners from where they start to where they are. */
-    private static void dragCorners(Page page) {
-        Locator stage = page.locator("[role=application] svg").first();
-        stage.scrollIntoViewIfNeeded();
-        var box = stage.boundingBox();
-        double[][] from = {{0.15, 0.2}, {0.85, 0.2}, {0.85, 0.8}, {0.15, 0.8}};
-        for (int i = 0; i < 4; i++) {
-            Point c = CORNERS.get(i);
-            page.mouse().move(box.x + from[i][0] * box.width, box.y + from[i][1] * box.height);
-            page.mouse().down();
-            page.mouse()
-                    .move(
-                            box.x + c.x() / 1600 * box.width,
-                            box.y + c.y() / 900 * box.height,
-                            new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
-            page.mouse().up();
-            kept(page);
-        }
-    }
-
-    private static void kept(Page page) {
-        assertThat(page.getByText("Marks kept", new Page.GetByTextOptions().setExact(true)))
-                .isVisible();
     }
 
     private static void drawRegion(Page page, double x0, double y0, double x1, double y1) {
@@ -132,12 +82,12 @@ public class StoryTest {
 
         putIn(page, "Photograph of the prototype", "no picture".getBytes(StandardCharsets.UTF_8));
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("must be a JPEG or PNG file");
-        putIn(page, "Photograph of the prototype", photograph(Weathering.PROTOTYPE, 5));
+        putIn(page, "Photograph of the prototype", Marking.photograph(Weathering.PROTOTYPE, 5));
         assertThat(page.getByText("Drag the four corners")).isVisible();
-        dragCorners(page);
+        Marking.dragCorners(page);
         assertThat(page.getByText("The left side, flat")).isVisible();
         page.getByText("Mark a grey card").click();
-        kept(page);
+        Marking.kept(page);
         drawRegion(page, 0.525, 0.26, 0.555, 0.36);
         assertThat(page.getByText("Region 1").first()).isVisible();
         drawRegion(page, 0.26, 0.24, 0.32, 0.40);
@@ -212,9 +162,12 @@ public class StoryTest {
         assertThat(page.getByText("All steps are done")).isVisible();
 
         page.getByText("Compare", new Page.GetByTextOptions().setExact(true)).click();
-        putIn(page, "Photograph of the model", photograph(new Weathering(0.3, 1, 1, 0, 0, 0), 8));
+        putIn(
+                page,
+                "Photograph of the model",
+                Marking.photograph(new Weathering(0.3, 1, 1, 0, 0, 0), 8));
         assertThat(page.getByText("Drag the four corners")).isVisible();
-        dragCorners(page);
+        Marking.dragCorners(page);
         page.getByText("Mark a grey card").click();
         assertThat(page.getByText("lighter").first()).isVisible();
         page.keyboard().press("d");
@@ -240,7 +193,7 @@ public class StoryTest {
                                 new FilePayload(
                                         "tip.jpg",
                                         "image/jpeg",
-                                        photograph(Weathering.PROTOTYPE, 9))));
+                                        Marking.photograph(Weathering.PROTOTYPE, 9))));
         page.navigate(server.url("/"));
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Today")))
                 .isAttached();
@@ -265,12 +218,12 @@ public class StoryTest {
                                     new Point(1360, 720),
                                     new Point(240, 720))
                             .get(i);
-            steer(page, CORNERS.get(i).x() - start.x(), "ArrowRight", "ArrowLeft");
-            steer(page, CORNERS.get(i).y() - start.y(), "ArrowDown", "ArrowUp");
+            steer(page, Marking.CORNERS.get(i).x() - start.x(), "ArrowRight", "ArrowLeft");
+            steer(page, Marking.CORNERS.get(i).y() - start.y(), "ArrowDown", "ArrowUp");
             page.keyboard().press("c");
         }
         assertThat(page.getByText("The left side, flat")).isVisible();
-        kept(page);
+        Marking.kept(page);
         tabToRole(page, "The side, flat");
         page.keyboard().press("m");
         assertThat(page.getByText("Region 1").first()).isVisible();

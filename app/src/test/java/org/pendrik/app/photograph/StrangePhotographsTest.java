@@ -36,12 +36,12 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /**
- * Photographs that nobody rendered and that show no railway: the background pictures of Debian's
+ * Photographs that nobody rendered and that show no railway: the nature photographs of Debian's
  * package mate-backgrounds, read from where it installs them. What counts is that every question is
  * answered by a number that makes sense or by a refusal that says what helps.
  */
 public class StrangePhotographsTest {
-    private static final Path FOLDER = Path.of("/usr/share/backgrounds/mate");
+    private static final Path FOLDER = Path.of("/usr/share/backgrounds/mate/nature");
     private static final int FEWEST = 10;
     private static final double LENGTH = 6000;
 

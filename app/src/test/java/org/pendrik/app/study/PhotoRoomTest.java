@@ -12,10 +12,12 @@ import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
+import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.standins.DemoShots;
 import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.Weathering;
 import org.pendrik.core.photo.Point;
+import org.pendrik.core.photo.Raster;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -229,6 +231,61 @@ public class PhotoRoomTest extends AppTest {
         assertTrue(p.path("sister").asBoolean());
         assertEquals(p.path("takenAt").asString(), "1978-05-04T10:00:00Z");
         assertEquals(ok(get("/api/photographs/" + id + "/measures")).path("regions").size(), 0);
+    }
+
+    @Test
+    public void aCurvedSideIsLaidFlatFromItsEndCircles() throws IOException {
+        UUID job = car("Tank");
+        UUID id = UUID.randomUUID();
+        Raster blank = Raster.empty(2400, 1600);
+        java.util.Arrays.fill(blank.argb(), Raster.OPAQUE | 0x607080);
+        ok(photograph(job, id, "PROTOTYPE", Pictures.jpeg(blank, 2400)));
+        ok(
+                put(
+                        "/api/jobs/" + job + "/sides/LEFT",
+                        """
+                        {"side": "LEFT", "lengthMm": 9000, "heightMm": 1,
+                         "curve": {"radiusMm": 1200, "fromDegrees": 20, "toDegrees": 160}}
+                        """));
+        String corners = "{\"corners\":" + corners(Shots.prototype()) + ",\"version\":1}";
+        assertTrue(
+                refused(put("/api/photographs/" + id + "/marks", corners), 422)
+                        .startsWith("End circles (not marked)"));
+        StringBuilder marks = new StringBuilder();
+        double[][] left = {{405.7, 606, 20}, {366.7, 800, 90}, {405.7, 994, 160}};
+        for (double[] m : left) {
+            for (boolean end : new boolean[] {true, false}) {
+                marks.append(marks.isEmpty() ? "" : ",")
+                        .append(
+                                "{\"photo\":{\"x\":"
+                                        + (end ? m[0] : 2400 - m[0])
+                                        + ",\"y\":"
+                                        + m[1]
+                                        + "},\"leftEnd\":"
+                                        + end
+                                        + ",\"degrees\":"
+                                        + m[2]
+                                        + "}");
+            }
+        }
+        ok(
+                put(
+                        "/api/photographs/" + id + "/marks",
+                        "{\"shellMarks\":{\"marks\":[" + marks + "]},\"version\":1}"));
+        JsonNode size = named(ok(get("/api/jobs/" + job + "/sides")), "side", "LEFT");
+        assertEquals(size.path("heightMm").asDouble(), Math.toRadians(140) * 1200, 0.01);
+        JsonNode m = ok(get("/api/photographs/" + id + "/measures"));
+        assertTrue(m.path("residualMm").asDouble() < 30, m.toString());
+        var flat =
+                ImageIO.read(
+                        new ByteArrayInputStream(
+                                get("/api/photographs/" + id + "/side")
+                                        .getResponse()
+                                        .getContentAsByteArray()));
+        assertEquals(
+                flat.getWidth() / (double) flat.getHeight(),
+                9000 / (Math.toRadians(140) * 1200),
+                0.02);
     }
 
     @Test

@@ -21,7 +21,7 @@ import org.testng.annotations.Test;
  * photo room promises; with {@code -Dtruth.table=FILE} the results are written as a table.
  */
 public class PhotoTruthTest {
-    private static final int PHOTOGRAPHS = 64;
+    private static final int PHOTOGRAPHS = 60;
 
     private List<TruthTrial> trials = List.of();
     private final Map<String, List<TruthTrial.Result>> by = new LinkedHashMap<>();

@@ -177,7 +177,7 @@ final class TruthCamera {
         for (int i = 0; i < out.length; i++) {
             int p = 0;
             for (int k = 0; k < 3; k++) {
-                double v = 255 * Srgb.encode(soft[3 * i + k]) + noise * random.nextGaussian();
+                double v = encoded(soft[3 * i + k]) + noise * random.nextGaussian();
                 p = p << 8 | Math.clamp(Math.round(v), 0, 255);
             }
             out[i] = p;
@@ -186,15 +186,33 @@ final class TruthCamera {
         return Pictures.jpeg(image, quality / 100f);
     }
 
+    private static final int STEPS = 4096;
+    private static final double[] ENCODED = new double[STEPS + 2];
+
+    static {
+        for (int i = 0; i < ENCODED.length; i++) {
+            // even in the square root of the light, where encoded values are nearly straight
+            ENCODED[i] = 255 * Srgb.encode(Math.pow((double) i / STEPS, 2));
+        }
+    }
+
+    private static double encoded(double linear) {
+        double at = Math.sqrt(Math.clamp(linear, 0.0, 1.0)) * STEPS;
+        int i = (int) at;
+        return ENCODED[i] + (at - i) * (ENCODED[i + 1] - ENCODED[i]);
+    }
+
     private void row(TruthScene scene, float[] linear, int y) {
         double[] sum = new double[3];
         double[] grey = Srgb.labToLinear(new Lab(CARD_L, 0, 0));
         double[] ground = Srgb.labToLinear(new Lab(50, 2, 8));
         for (int x = 0; x < WIDTH; x++) {
             java.util.Arrays.fill(sum, 0);
-            for (int r = 0; r < RAYS * RAYS; r++) {
-                int down = r / RAYS;
-                double[] mm = onPlane(x + (r % RAYS + 0.5) / RAYS, y + (down + 0.5) / RAYS);
+            for (int r = 0; r < RAYS; r++) {
+                // on the diagonal, the other one in every second pixel
+                double across = (r + 0.5) / RAYS;
+                double down = (x + y) % 2 == 0 ? across : 1 - across;
+                double[] mm = onPlane(x + across, y + down);
                 double light = lit(mm[0]) * level;
                 int tx = (int) Math.floor(mm[0] * TruthScene.PX_PER_MM);
                 int ty = (int) Math.floor(mm[1] * TruthScene.PX_PER_MM);
@@ -210,7 +228,7 @@ final class TruthCamera {
                                     : tx < 0 || ty < 0 || tx >= scene.width || ty >= scene.height
                                             ? ground[k]
                                             : scene.rgb[3 * (ty * scene.width + tx) + k];
-                    sum[k] += v * light * gain[k] / (RAYS * RAYS);
+                    sum[k] += v * light * gain[k] / RAYS;
                 }
             }
             for (int k = 0; k < 3; k++) {
