@@ -21,10 +21,10 @@ public final class RegionSampler {
     /**
      * ΔE that 8-bit sRGB and JPEG leave on any median, seen on rendered patches of known colour.
      */
-    private static final double FLOOR = 0.4;
+    private static final double FLOOR = 0.47;
 
     /** Two ways of taking out the lamp differ by this many standard deviations. */
-    private static final double LAMP_SHARE = 0.85;
+    private static final double LAMP_SHARE = 1.0;
 
     /**
      * Neighbouring pixels share noise after demosaicing and compression: this many count as one.
