@@ -36,6 +36,9 @@ public record DustHeight(
     /** Cosine between the way to the dust and what really changes from top to foot. */
     private static final double LEAST_ALIGNED = 0.75;
 
+    /** Paint that is a little off its sample looks like a little dust everywhere; dust rises. */
+    private static final double LEAST_RISE = 0.1;
+
     /** Rows of a photograph share their noise and the unevenness of the surface. */
     private static final double CORRELATED = 6;
 
@@ -187,6 +190,11 @@ public record DustHeight(
             double top = amplitude / (1 + Math.exp((height - fit[0]) / fit[1]));
             double noise = Math.sqrt(fit[2] / Math.max(1, n - 4));
             double half = half(fit[0], fit[1]);
+            if (!relative && foot - top < LEAST_RISE) {
+                return new Answer.CannotTell<>(
+                        r.name() + " is no dustier at its lower edge than above it.",
+                        "Measure a region from the sill up to where the paint is clean.");
+            }
             if (foot - top < 3 * noise || half > height) {
                 return new Answer.CannotTell<>(
                         "The dust in " + r.name() + " does not fall to half within it.",

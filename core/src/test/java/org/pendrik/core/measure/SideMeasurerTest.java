@@ -171,6 +171,25 @@ public class SideMeasurerTest {
         }
     }
 
+    @Test
+    public void paintThatIsALittleOffItsSampleIsNotDust() {
+        Painted p =
+                Painted.by(
+                        (x, y) -> {
+                            if (x < 200) {
+                                return y < 300 ? Painted.GREEN : Painted.DUST;
+                            }
+                            // towards the dust all over, and hardly more at the foot
+                            return mixed(Painted.GREEN, Painted.DUST, 0.25 + 0.05 * y / 1200);
+                        });
+        var samples =
+                List.of(
+                        Painted.sample(WeatherClass.PAINT, 40, 40),
+                        Painted.sample(WeatherClass.DUST, 40, 400));
+        var dust = Painted.measure(p.plane(), samples, BODY).regions().getFirst().dust();
+        assertTrue(dust.refusal().orElseThrow().contains("no dustier"), dust.toString());
+    }
+
     private static Lab mixed(Lab a, Lab b, double share) {
         double[] u = org.pendrik.core.colour.Srgb.labToLinear(a);
         double[] v = org.pendrik.core.colour.Srgb.labToLinear(b);
