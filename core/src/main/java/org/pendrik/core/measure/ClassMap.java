@@ -76,6 +76,15 @@ public final class ClassMap {
         return first[i] == code ? share[i] : second[i] == code ? 1 - share[i] : 0;
     }
 
+    /** Adds the shares of a measured pixel to those of all classes, by their codes. */
+    void addShares(double[] sum, int x, int y) {
+        int i = y * width + x;
+        sum[first[i]] += share[i];
+        if (second[i] != first[i]) {
+            sum[second[i]] += 1 - share[i];
+        }
+    }
+
     /** Whether a pixel was a near thing. */
     boolean unsure(int x, int y) {
         return unsure[y * width + x];

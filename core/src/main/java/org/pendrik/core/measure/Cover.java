@@ -60,9 +60,7 @@ public record Cover(List<ClassCover> classes, double unsureShare, int pixels) {
                 }
                 pixels++;
                 unsure += map.unsure(x, y) ? 1 : 0;
-                for (WeatherClass c : WeatherClass.values()) {
-                    sum[ClassMap.code(c)] += map.share(c, x, y);
-                }
+                map.addShares(sum, x, y);
             }
         }
         if (pixels < FEWEST_PIXELS) {

@@ -2,8 +2,10 @@ package org.pendrik.core.measure;
 
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.pendrik.core.photo.PixelBox;
 import org.pendrik.core.photo.Region;
+import org.pendrik.core.photo.Selection;
 
 /**
  * How much of a film lies on a surface, row by row or column by column.
@@ -93,32 +95,50 @@ final class Films {
         int extent = byRow ? box.height() : box.width();
         int bins = Math.min(count, Math.max(1, extent));
         double[][] out = new double[bins][3];
-        float[] values = new float[box.area()];
-        for (int b = 0; b < bins; b++) {
-            int from = b * extent / bins;
-            int to = (b + 1) * extent / bins;
-            for (int k = 0; k < 3; k++) {
-                float[] channel = plane.xyz(k);
-                int n = 0;
-                int x0 = byRow ? box.left() : box.left() + from;
-                int x1 = byRow ? box.right() : box.left() + to;
-                int y0 = byRow ? box.top() + from : box.top();
-                int y1 = byRow ? box.top() + to : box.low();
-                for (int y = y0; y < y1; y++) {
-                    for (int x = x0; x < x1; x++) {
-                        if (plane.has(r, x, y)) {
-                            values[n++] = channel[y * plane.width() + x];
-                        }
-                    }
-                }
-                if (n < FEWEST) {
-                    out[b][k] = Double.NaN;
-                } else {
-                    Arrays.sort(values, 0, n);
-                    out[b][k] = (values[n / 2] + values[(n - 1) / 2]) / 2;
+        IntStream.range(0, bins)
+                .parallel()
+                .forEach(
+                        b -> {
+                            int from = b * extent / bins;
+                            int to = (b + 1) * extent / bins;
+                            PixelBox strip =
+                                    byRow
+                                            ? new PixelBox(
+                                                    box.left(),
+                                                    box.top() + from,
+                                                    box.right(),
+                                                    box.top() + to)
+                                            : new PixelBox(
+                                                    box.left() + from,
+                                                    box.top(),
+                                                    box.left() + to,
+                                                    box.low());
+                            medians(plane, r, strip, out[b]);
+                        });
+        return out;
+    }
+
+    private static void medians(LabPlane plane, Region r, PixelBox strip, double[] out) {
+        int[] at = new int[strip.area()];
+        int n = 0;
+        for (int y = strip.top(); y < strip.low(); y++) {
+            for (int x = strip.left(); x < strip.right(); x++) {
+                if (plane.has(r, x, y)) {
+                    at[n++] = y * plane.width() + x;
                 }
             }
         }
-        return out;
+        if (n < FEWEST) {
+            Arrays.fill(out, Double.NaN);
+            return;
+        }
+        float[] values = new float[n];
+        for (int k = 0; k < 3; k++) {
+            float[] channel = plane.xyz(k);
+            for (int i = 0; i < n; i++) {
+                values[i] = channel[at[i]];
+            }
+            out[k] = Selection.median(values, n);
+        }
     }
 }

@@ -1,7 +1,6 @@
 package org.pendrik.core.measure;
 
 import java.util.Arrays;
-import java.util.List;
 import java.util.stream.IntStream;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
@@ -221,13 +220,12 @@ final class PixelSorter {
         void of(int i, int near) {
             found = false;
             double best = MIXTURE;
-            List<Cloud> all = Arrays.asList(clouds);
             for (int p = 0; p < clouds.length; p++) {
                 byte one = ClassMap.code(clouds[p].kind());
                 if ((near >> one & 1) == 0) {
                     continue;
                 }
-                for (int q = 0; q < all.size(); q++) {
+                for (int q = 0; q < clouds.length; q++) {
                     byte two = ClassMap.code(clouds[q].kind());
                     boolean alsoNear = (near >> two & 1) != 0;
                     if (one == two || (alsoNear && q < p)) {

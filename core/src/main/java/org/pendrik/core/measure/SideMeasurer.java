@@ -1,12 +1,12 @@
 package org.pendrik.core.measure;
 
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.photo.ColourSample;
@@ -97,13 +97,19 @@ public final class SideMeasurer {
             watch.at("Sorting every pixel", 0.1);
             map = Optional.of(classify(q.plane(), model.get(), strips));
         }
-        List<MeasuredRegion> regions = new ArrayList<>();
-        for (Region r : q.regions()) {
-            watch.at("Measuring " + r.name(), 0.4 + 0.6 * regions.size() / q.regions().size());
-            regions.add(region(q, r, map, strips));
-        }
-        Map<String, Answer<EdgeWear>> edges = new LinkedHashMap<>();
         Optional<ClassMap> sorted = map;
+        AtomicInteger begun = new AtomicInteger();
+        List<MeasuredRegion> regions =
+                q.regions().parallelStream()
+                        .map(
+                                r -> {
+                                    double share =
+                                            (double) begun.getAndIncrement() / q.regions().size();
+                                    watch.at("Measuring " + r.name(), 0.4 + 0.6 * share);
+                                    return region(q, r, sorted, strips);
+                                })
+                        .toList();
+        Map<String, Answer<EdgeWear>> edges = new LinkedHashMap<>();
         for (EdgeWear.Edge e : q.edges()) {
             edges.put(
                     e.name(),

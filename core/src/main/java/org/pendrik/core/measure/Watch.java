@@ -9,7 +9,7 @@ public interface Watch {
     Watch NOBODY = (what, share) -> {};
 
     /**
-     * Called between pieces of the work.
+     * Called between pieces of the work, from any of the threads that share it.
      *
      * @param what the piece that begins, in words
      * @param share how much is done, 0 to 1

@@ -1,5 +1,6 @@
 package org.pendrik.core.photo;
 
+import java.util.stream.IntStream;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
@@ -35,22 +36,24 @@ final class EyeBlur {
      */
     static EyeBlur of(Raster side, double sigmaPx) {
         float[][] rows = new float[side.height()][PARTS * side.width()];
-        for (int y = 0; y < side.height(); y++) {
-            for (int x = 0; x < side.width(); x++) {
-                int p = side.at(x, y);
-                if (p >>> 24 != 0) {
-                    rows[y][PARTS * x] = (float) Srgb.linear(p >> 16);
-                    rows[y][PARTS * x + 1] = (float) Srgb.linear(p >> 8);
-                    rows[y][PARTS * x + 2] = (float) Srgb.linear(p);
-                    rows[y][PARTS * x + 3] = 1;
-                }
-            }
-        }
+        IntStream.range(0, rows.length).parallel().forEach(y -> light(side, y, rows[y]));
         if (sigmaPx == 0) {
             return new EyeBlur(side, turned(rows));
         }
         float[] curve = curve(sigmaPx);
         return new EyeBlur(side, acrossLines(turned(acrossLines(rows, curve)), curve));
+    }
+
+    private static void light(Raster side, int y, float[] row) {
+        for (int x = 0; x < side.width(); x++) {
+            int p = side.at(x, y);
+            if (p >>> 24 != 0) {
+                row[PARTS * x] = (float) Srgb.linear(p >> 16);
+                row[PARTS * x + 1] = (float) Srgb.linear(p >> 8);
+                row[PARTS * x + 2] = (float) Srgb.linear(p);
+                row[PARTS * x + 3] = 1;
+            }
+        }
     }
 
     boolean seen(int x, int y) {
@@ -80,13 +83,20 @@ final class EyeBlur {
     }
 
     private static float[][] turned(float[][] lines) {
-        int across = lines[0].length / PARTS;
-        float[][] out = new float[across][PARTS * lines.length];
-        for (int i = 0; i < lines.length; i++) {
-            for (int j = 0; j < across; j++) {
-                System.arraycopy(lines[i], PARTS * j, out[j], PARTS * i, PARTS);
-            }
-        }
+        float[][] out = new float[lines[0].length / PARTS][PARTS * lines.length];
+        int tile = 16;
+        IntStream.range(0, Math.ceilDiv(out.length, tile))
+                .parallel()
+                .forEach(
+                        k -> {
+                            int to = Math.min(out.length, (k + 1) * tile);
+                            for (int i = 0; i < lines.length; i++) {
+                                for (int j = k * tile; j < to; j++) {
+                                    int from = PARTS * j;
+                                    System.arraycopy(lines[i], from, out[j], PARTS * i, PARTS);
+                                }
+                            }
+                        });
         return out;
     }
 
@@ -94,16 +104,19 @@ final class EyeBlur {
     private static float[][] acrossLines(float[][] lines, float[] curve) {
         float[] none = new float[lines[0].length];
         float[][] out = new float[lines.length][none.length];
-        for (int i = 0; i < lines.length; i++) {
-            addBoth(out[i], lines[i], none, curve[0]);
-            for (int k = 1; k < curve.length; k++) {
-                addBoth(
-                        out[i],
-                        i >= k ? lines[i - k] : none,
-                        i + k < lines.length ? lines[i + k] : none,
-                        curve[k]);
-            }
-        }
+        IntStream.range(0, lines.length)
+                .parallel()
+                .forEach(
+                        i -> {
+                            addBoth(out[i], lines[i], none, curve[0]);
+                            for (int k = 1; k < curve.length; k++) {
+                                addBoth(
+                                        out[i],
+                                        i >= k ? lines[i - k] : none,
+                                        i + k < lines.length ? lines[i + k] : none,
+                                        curve[k]);
+                            }
+                        });
         return out;
     }
 

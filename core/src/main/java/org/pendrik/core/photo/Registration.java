@@ -99,19 +99,7 @@ public final class Registration {
 
     private static float[] edges(Raster r, int w, int h) {
         float[] level = new float[w * h];
-        for (int y = 0; y < h; y++) {
-            for (int x = 0; x < w; x++) {
-                float sum = 0;
-                boolean out = false;
-                for (int k = 0; k < 4; k++) {
-                    int p = r.at(2 * x + (k & 1), 2 * y + (k >> 1));
-                    out |= p >>> 24 == 0;
-                    sum += (p >> 16 & 255) + 2 * (p >> 8 & 255) + (p & 255);
-                }
-                // in shares of the level, so that a darker exposure has the same edges
-                level[y * w + x] = out ? Float.NaN : (float) Math.log(16 + sum / 16);
-            }
-        }
+        IntStream.range(0, h).parallel().forEach(y -> levels(r, level, w, y));
         float[] edges = new float[w * h];
         for (int y = 1; y < h - 1; y++) {
             for (int x = 1; x < w - 1; x++) {
@@ -123,6 +111,20 @@ public final class Registration {
             }
         }
         return edges;
+    }
+
+    /** Logarithms of one line: in shares of the level, a darker exposure has the same edges. */
+    private static void levels(Raster r, float[] level, int w, int y) {
+        for (int x = 0; x < w; x++) {
+            float sum = 0;
+            boolean out = false;
+            for (int k = 0; k < 4; k++) {
+                int p = r.at(2 * x + (k & 1), 2 * y + (k >> 1));
+                out |= p >>> 24 == 0;
+                sum += (p >> 16 & 255) + 2 * (p >> 8 & 255) + (p & 255);
+            }
+            level[y * w + x] = out ? Float.NaN : (float) Math.log(16 + sum / 16);
+        }
     }
 
     private static Optional<Shift> whole(float[] one, float[] two, int w, int h, int most) {
@@ -165,41 +167,76 @@ public final class Registration {
             int fw,
             int fh,
             int most) {
-        double[] aRe = new double[fw * fh];
-        double[] aIm = new double[fw * fh];
-        double[] bRe = new double[fw * fh];
-        double[] bIm = new double[fw * fh];
+        float[] re = new float[fw * fh];
+        float[] im = new float[fw * fh];
         // without their means, or the window itself would be found in both
         double oneMean = mean(one, w, h, x0, y0, ww, wh);
         double twoMean = mean(two, w, h, x0 + gx, y0 + gy, ww, wh);
+        double[] across = hann(ww);
+        double[] down = hann(wh);
         for (int y = 0; y < wh; y++) {
-            double hy = 0.5 - 0.5 * Math.cos(2 * Math.PI * (y + 0.5) / wh);
             for (int x = 0; x < ww; x++) {
-                double hann = hy * (0.5 - 0.5 * Math.cos(2 * Math.PI * (x + 0.5) / ww));
-                aRe[y * fw + x] = hann * (one[(y0 + y) * w + x0 + x] - oneMean);
+                double hann = down[y] * across[x];
+                re[y * fw + x] = (float) (hann * (one[(y0 + y) * w + x0 + x] - oneMean));
                 int u = x0 + x + gx;
                 int v = y0 + y + gy;
-                bRe[y * fw + x] =
-                        u < 0 || v < 0 || u >= w || v >= h ? 0 : hann * (two[v * w + u] - twoMean);
+                if (u >= 0 && v >= 0 && u < w && v < h) {
+                    im[y * fw + x] = (float) (hann * (two[v * w + u] - twoMean));
+                }
             }
         }
         Fourier f = new Fourier(fw, fh);
-        f.transform(aRe, aIm, false);
-        f.transform(bRe, bIm, false);
-        for (int i = 0; i < aRe.length; i++) {
-            double re = aRe[i] * bRe[i] + aIm[i] * bIm[i];
-            double im = aRe[i] * bIm[i] - aIm[i] * bRe[i];
-            // fine detail is noise: the phase counts less towards the highest frequencies
-            int kx = Math.min(i % fw, fw - i % fw);
-            int ky = Math.min(i / fw, fh - i / fw);
-            double fine = Math.pow(2.0 * kx / fw, 2) + Math.pow(2.0 * ky / fh, 2);
-            double size = Math.exp(-6 * fine) / Math.max(1e-12, Math.hypot(re, im));
-            aRe[i] = re * size;
-            aIm[i] = im * size;
-        }
-        f.transform(aRe, aIm, true);
-        return peak(aRe, fw, fh, most)
+        f.transform(re, im, false);
+        phases(re, im, fw, fh);
+        f.transform(re, im, true);
+        return peak(re, fw, fh, most)
                 .map(p -> new Shift(x0 + ww / 2.0, y0 + wh / 2.0, p.x() + gx, p.y() + gy));
+    }
+
+    private static double[] hann(int count) {
+        double[] out = new double[count];
+        Arrays.setAll(out, i -> 0.5 - 0.5 * Math.cos(2 * Math.PI * (i + 0.5) / count));
+        return out;
+    }
+
+    /**
+     * Of the spectrum of two real planes, one put in as the real and one as the imaginary part, how
+     * much the second is turned against the first at every frequency. What belongs to the one is
+     * even and to the other odd between a frequency and its mirror.
+     */
+    private static void phases(float[] re, float[] im, int w, int h) {
+        double[] across = fineness(w);
+        double[] down = fineness(h);
+        for (int ky = 0; ky < h; ky++) {
+            for (int kx = 0; kx < w; kx++) {
+                int i = ky * w + kx;
+                int mirror = (h - ky) % h * w + (w - kx) % w;
+                if (mirror < i) {
+                    continue;
+                }
+                double aRe = re[i] + re[mirror];
+                double aIm = im[i] - im[mirror];
+                double bRe = im[i] + im[mirror];
+                double bIm = re[mirror] - re[i];
+                double turnRe = aRe * bRe + aIm * bIm;
+                double turnIm = aRe * bIm - aIm * bRe;
+                double size =
+                        across[kx]
+                                * down[ky]
+                                / Math.max(1e-9, Math.sqrt(turnRe * turnRe + turnIm * turnIm));
+                re[i] = (float) (turnRe * size);
+                im[i] = (float) (turnIm * size);
+                re[mirror] = re[i];
+                im[mirror] = -im[i];
+            }
+        }
+    }
+
+    /** Fine detail is noise: the phase counts less towards the highest frequencies. */
+    private static double[] fineness(int count) {
+        double[] out = new double[count];
+        Arrays.setAll(out, k -> Math.exp(-6 * Math.pow(2.0 * Math.min(k, count - k) / count, 2)));
+        return out;
     }
 
     private static double mean(float[] v, int w, int h, int x0, int y0, int ww, int wh) {
@@ -214,7 +251,7 @@ public final class Registration {
         return n == 0 ? 0 : sum / n;
     }
 
-    private static Optional<Point> peak(double[] plane, int w, int h, int most) {
+    private static Optional<Point> peak(float[] plane, int w, int h, int most) {
         double square = 0;
         for (double v : plane) {
             square += v * v;
@@ -242,7 +279,7 @@ public final class Registration {
     }
 
     /** Where a parabola through the peak and its two neighbours is highest. */
-    private static double vertex(double[] plane, int w, int h, int x, int y, int dx, int dy) {
+    private static double vertex(float[] plane, int w, int h, int x, int y, int dx, int dy) {
         double before = plane[Math.floorMod(y - dy, h) * w + Math.floorMod(x - dx, w)];
         double at = plane[Math.floorMod(y, h) * w + Math.floorMod(x, w)];
         double after = plane[Math.floorMod(y + dy, h) * w + Math.floorMod(x + dx, w)];

@@ -1,7 +1,7 @@
 package org.pendrik.core.photo;
 
-import java.util.Arrays;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * How blurred each part of a rectified side is.
@@ -16,7 +16,7 @@ public final class Sharpness {
     private static final double STRONG_SHARE = 0.03;
     private static final double SHARPEST = 0.8;
     private static final int FEWEST_EDGES = 40;
-    private static final double WEAK_STEP = 6;
+    private static final float WEAK_STEP = 6;
 
     /** More than this is told as blurred, pixels of the rectified side. */
     private static final double BLURRED_PX = 2.5;
@@ -45,51 +45,55 @@ public final class Sharpness {
             level[i] /= 4;
         }
         float[] again = GaussianFilter.blurred(level, w, h, AGAIN_PX);
-        Strip[] out = new Strip[count];
-        for (int s = 0; s < count; s++) {
-            int x0 = Math.max(2, s * w / count);
-            int x1 = Math.min(w - 2, (s + 1) * w / count);
-            Optional<Double> sigma = sigma(level, again, w, h, x0, x1);
-            out[s] =
-                    new Strip(
-                            s * w / (count * pxPerMm),
-                            (s + 1) * w / (count * pxPerMm),
-                            sigma.map(v -> v / pxPerMm),
-                            sigma.orElse(0.0) > BLURRED_PX);
-        }
-        return out;
+        return IntStream.range(0, count)
+                .parallel()
+                .mapToObj(
+                        s -> {
+                            int x0 = Math.max(2, s * w / count);
+                            int x1 = Math.min(w - 2, (s + 1) * w / count);
+                            Optional<Double> sigma = sigma(level, again, w, h, x0, x1);
+                            return new Strip(
+                                    s * w / (count * pxPerMm),
+                                    (s + 1) * w / (count * pxPerMm),
+                                    sigma.map(v -> v / pxPerMm),
+                                    sigma.orElse(0.0) > BLURRED_PX);
+                        })
+                .toArray(Strip[]::new);
     }
 
     private static Optional<Double> sigma(
             float[] level, float[] again, int w, int h, int x0, int x1) {
         int n = Math.max(0, x1 - x0) * Math.max(0, h - 4);
+        if (n == 0) {
+            return Optional.empty();
+        }
         float[] strength = new float[n];
-        float[] ratio = new float[n];
         int k = 0;
         for (int y = 2; y < h - 2; y++) {
             for (int x = x0; x < x1; x++) {
                 float g = gradient(again, w, x, y);
-                strength[k] = Float.isNaN(g) ? 0 : g;
-                ratio[k++] = gradient(level, w, x, y) / g;
+                strength[k++] = Float.isNaN(g) ? 0 : g;
             }
         }
-        float[] sorted = strength.clone();
-        Arrays.sort(sorted);
         float least =
-                Math.max((float) WEAK_STEP, n == 0 ? 0 : sorted[(int) (n * (1 - STRONG_SHARE))]);
-        float[] picked = new float[n];
+                Math.max(
+                        WEAK_STEP,
+                        Selection.at(strength.clone(), n, (int) (n * (1 - STRONG_SHARE))));
+        float[] ratios = new float[n];
         int m = 0;
         for (int i = 0; i < n; i++) {
-            if (strength[i] >= least && !Float.isNaN(ratio[i])) {
-                picked[m++] = ratio[i];
+            if (strength[i] >= least) {
+                int wide = x1 - x0;
+                float ratio = gradient(level, w, x0 + i % wide, 2 + i / wide) / strength[i];
+                if (!Float.isNaN(ratio)) {
+                    ratios[m++] = ratio;
+                }
             }
         }
         if (m < FEWEST_EDGES) {
             return Optional.empty();
         }
-        picked = Arrays.copyOf(picked, m);
-        Arrays.sort(picked);
-        double r = Math.max(picked[(int) (m * SHARPEST)], 1.01);
+        double r = Math.max(Selection.at(ratios, m, (int) (m * SHARPEST)), 1.01);
         return Optional.of(AGAIN_PX / Math.sqrt(r * r - 1));
     }
 

@@ -1,9 +1,7 @@
 package org.pendrik.core.photo;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Ciede2000;
 import org.pendrik.core.colour.ColourDifference;
@@ -111,10 +109,8 @@ public final class SideComparison {
         }
         int w = prototype.width();
         int h = prototype.height();
-        List<EyeBlur> seen =
-                Stream.of(prototype, model).parallel().map(r -> EyeBlur.of(r, blurPx)).toList();
-        EyeBlur one = seen.get(0);
-        EyeBlur two = seen.get(1);
+        EyeBlur one = EyeBlur.of(prototype, blurPx);
+        EyeBlur two = EyeBlur.of(model, blurPx);
         float[] out = new float[w * h];
         IntStream.range(0, w)
                 .parallel()

@@ -105,17 +105,21 @@ public class RegistrationTest {
     @Test
     public void theTransformIsItsOwnWayBack() {
         SplittableRandom random = new SplittableRandom(3);
-        double[] re = random.doubles(32 * 8).toArray();
-        double[] im = random.doubles(32 * 8).toArray();
-        double[] a = re.clone();
-        double[] b = im.clone();
+        float[] re = new float[32 * 8];
+        float[] im = new float[32 * 8];
+        for (int i = 0; i < re.length; i++) {
+            re[i] = random.nextFloat();
+            im[i] = random.nextFloat();
+        }
+        float[] a = re.clone();
+        float[] b = im.clone();
         Fourier f = new Fourier(32, 8);
         f.transform(a, b, false);
         double sum = 0;
         for (double v : re) {
             sum += v;
         }
-        assertEquals(a[0], sum, 1e-9, "the first term is the sum");
+        assertEquals(a[0], sum, 1e-4, "the first term is the sum");
         // one term against the definition
         double direct = 0;
         for (int y = 0; y < 8; y++) {
@@ -124,11 +128,11 @@ public class RegistrationTest {
                 direct += re[y * 32 + x] * Math.cos(angle) - im[y * 32 + x] * Math.sin(angle);
             }
         }
-        assertEquals(a[3 * 32 + 5], direct, 1e-9);
+        assertEquals(a[3 * 32 + 5], direct, 1e-4);
         f.transform(a, b, true);
         for (int i = 0; i < re.length; i++) {
-            assertEquals(a[i], re[i], 1e-12);
-            assertEquals(b[i], im[i], 1e-12);
+            assertEquals(a[i], re[i], 1e-6);
+            assertEquals(b[i], im[i], 1e-6);
         }
     }
 }
