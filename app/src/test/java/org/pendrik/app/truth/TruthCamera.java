@@ -28,6 +28,9 @@ final class TruthCamera {
     private static final double CARD_SIZE = 220;
     private static final int RAYS = 2;
 
+    /** Half of the diagonal. */
+    private static final double HALF = Math.hypot(WIDTH, HEIGHT) / 2;
+
     final double yawDegrees;
     final double kelvin;
     final double noise;
@@ -91,8 +94,7 @@ final class TruthCamera {
         double w = turn[2][0] * x + turn[2][1] * y + d;
         double px = focalPx * u / w;
         double py = focalPx * v / w;
-        double half = Math.hypot(WIDTH, HEIGHT) / 2;
-        double r2 = (px * px + py * py) / (half * half);
+        double r2 = (px * px + py * py) / (HALF * HALF);
         double f = 1 + k1 * r2 + 0.4 * k1 * k1 * r2 * r2;
         return new Point(WIDTH / 2.0 + px * f, HEIGHT / 2.0 + py * f);
     }
@@ -239,13 +241,12 @@ final class TruthCamera {
 
     /** The place of the side that a photograph pixel shows. */
     private double[] onPlane(double px, double py) {
-        double half = Math.hypot(WIDTH, HEIGHT) / 2;
         double dx = px - WIDTH / 2.0;
         double dy = py - HEIGHT / 2.0;
         double ux = dx;
         double uy = dy;
         for (int i = 0; i < 4 && k1 != 0; i++) {
-            double r2 = (ux * ux + uy * uy) / (half * half);
+            double r2 = (ux * ux + uy * uy) / (HALF * HALF);
             double f = 1 + k1 * r2 + 0.4 * k1 * k1 * r2 * r2;
             ux = dx / f;
             uy = dy / f;
@@ -279,27 +280,42 @@ final class TruthCamera {
         }
         float[] rows = new float[in.length];
         float[] out = new float[in.length];
-        pass(in, rows, curve, reach, 1, 0);
-        pass(rows, out, curve, reach, 0, 1);
-        return out;
-    }
-
-    private static void pass(float[] in, float[] out, float[] curve, int reach, int dx, int dy) {
         IntStream.range(0, HEIGHT)
                 .parallel()
                 .forEach(
                         y -> {
-                            for (int x = 0; x < WIDTH; x++) {
-                                for (int d = -reach; d <= reach; d++) {
-                                    int u = Math.clamp(x + d * dx, 0, WIDTH - 1);
-                                    int v = Math.clamp(y + d * dy, 0, HEIGHT - 1);
-                                    for (int k = 0; k < 3; k++) {
-                                        out[3 * (y * WIDTH + x) + k] +=
-                                                curve[d + reach] * in[3 * (v * WIDTH + u) + k];
-                                    }
-                                }
+                            float[] line = padded(in, y, reach);
+                            for (int d = 0; d < curve.length; d++) {
+                                add(line, 3 * d, rows, y, curve[d]);
                             }
                         });
+        IntStream.range(0, HEIGHT)
+                .parallel()
+                .forEach(
+                        y -> {
+                            for (int d = -reach; d <= reach; d++) {
+                                int from = Math.clamp(y + d, 0, HEIGHT - 1);
+                                add(rows, 3 * WIDTH * from, out, y, curve[d + reach]);
+                            }
+                        });
+        return out;
+    }
+
+    /** A line with its first and last pixel repeated. */
+    private static float[] padded(float[] in, int y, int reach) {
+        float[] line = new float[3 * (WIDTH + 2 * reach)];
+        for (int x = -reach; x < WIDTH + reach; x++) {
+            int from = 3 * (y * WIDTH + Math.clamp(x, 0, WIDTH - 1));
+            System.arraycopy(in, from, line, 3 * (x + reach), 3);
+        }
+        return line;
+    }
+
+    private static void add(float[] in, int from, float[] out, int y, float weight) {
+        int to = 3 * y * WIDTH;
+        for (int i = 0; i < 3 * WIDTH; i++) {
+            out[to + i] += weight * in[from + i];
+        }
     }
 
     /** Points along the four edges of the side, as marked. */

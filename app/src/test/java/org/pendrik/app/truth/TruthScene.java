@@ -150,6 +150,9 @@ final class TruthScene {
                         cy,
                         1.5 * r,
                         (dx, dy) -> {
+                            if (dx * dx + dy * dy > 1.5 * r * r) {
+                                return false;
+                            }
                             double a = Math.atan2(dy, dx);
                             double edge =
                                     r
@@ -170,9 +173,20 @@ final class TruthScene {
     }
 
     private int disc(double cx, double cy, double reach, Shape shape, WeatherClass c, Region in) {
+        return mark(cx, cy, reach, reach, shape, c, in);
+    }
+
+    private int mark(
+            double cx,
+            double cy,
+            double across,
+            double down,
+            Shape shape,
+            WeatherClass c,
+            Region in) {
         int n = 0;
-        for (int y = (int) ((cy - reach) * PX_PER_MM); y <= (cy + reach) * PX_PER_MM; y++) {
-            for (int x = (int) ((cx - reach) * PX_PER_MM); x <= (cx + reach) * PX_PER_MM; x++) {
+        for (int y = (int) ((cy - down) * PX_PER_MM); y <= (cy + down) * PX_PER_MM; y++) {
+            for (int x = (int) ((cx - across) * PX_PER_MM); x <= (cx + across) * PX_PER_MM; x++) {
                 double xm = (x + 0.5) / PX_PER_MM;
                 double ym = (y + 0.5) / PX_PER_MM;
                 if (in.contains(xm, ym) && shape.has(xm - cx, ym - cy)) {
@@ -206,7 +220,7 @@ final class TruthScene {
                     kept.stream().allMatch(k -> Math.hypot(k[0] - cx, k[1] - cy) > k[2] + r + 18);
             if (free) {
                 kept.add(new double[] {cx, cy, r});
-                int n = disc(cx, cy, r, (dx, dy) -> Math.hypot(dx, dy) < r, spotKind, SPOTS);
+                int n = disc(cx, cy, r, (dx, dy) -> dx * dx + dy * dy < r * r, spotKind, SPOTS);
                 diameters.add(2 * Math.sqrt(n / (PX_PER_MM * PX_PER_MM) / Math.PI));
             }
         }
@@ -220,10 +234,11 @@ final class TruthScene {
             double top =
                     STREAKS.yMm() + 30 + random.nextDouble() * (STREAKS.heightMm() - length - 60);
             double at = STREAKS.xMm() + random.nextDouble() * STREAKS.widthMm();
-            disc(
+            mark(
                     at,
                     top + length / 2,
-                    length,
+                    wide + Math.abs(slope) * length / 2,
+                    length / 2,
                     (dx, dy) -> {
                         double along = dy + length / 2;
                         double narrowing = 1 - 0.5 * along / length;
@@ -237,17 +252,21 @@ final class TruthScene {
     }
 
     private void paintAll(double half, double decay, double strength) {
-        Map<WeatherClass, Lab> colours = new EnumMap<>(COLOURS);
-        colours.put(WeatherClass.PAINT, paint);
+        Map<WeatherClass, Lab> byKind = new EnumMap<>(COLOURS);
+        byKind.put(WeatherClass.PAINT, paint);
         double[] dust = Srgb.labToLinear(COLOURS.get(WeatherClass.DUST));
         for (int y = 0; y < height; y++) {
             double ym = (y + 0.5) / PX_PER_MM;
             double above = DUST.lowMm() - ym;
             double film =
                     ym < DUST.yMm() - 200 ? 0 : strength / (1 + Math.exp((above - half) / decay));
+            WeatherClass last = WeatherClass.PAINT;
+            Lab c = paint;
             for (int x = 0; x < width; x++) {
                 double xm = (x + 0.5) / PX_PER_MM;
-                Lab c = colours.get(kind[y * width + x]);
+                WeatherClass here = kind[y * width + x];
+                c = here == last ? c : byKind.get(here);
+                last = here;
                 double cloud = Cells.at(xm / 60 + seed, ym / 60) - 0.5;
                 double grain = Cells.at(xm / 5, ym / 5 + seed) - 0.5;
                 double[] v =
@@ -256,7 +275,7 @@ final class TruthScene {
                                         c.l() + 2.5 * cloud + 2.5 * grain,
                                         c.a() + 1.2 * grain,
                                         c.b() + 1.5 * cloud));
-                double f = film * (0.9 + 0.2 * Cells.at(xm / 150, ym / 25 + 9));
+                double f = film == 0 ? 0 : film * (0.9 + 0.2 * Cells.at(xm / 150, ym / 25 + 9));
                 for (int k = 0; k < 3; k++) {
                     rgb[3 * (y * width + x) + k] = (float) Math.max(0, v[k] + f * (dust[k] - v[k]));
                 }
