@@ -1156,6 +1156,7 @@ export interface components {
             viewingMm: number;
         };
         Comparison: {
+            edges: components["schemas"]["JudgedEdge"][];
             /** Format: double */
             eyeBlurMm: number;
             factoryKnown: boolean;
@@ -1234,7 +1235,7 @@ export interface components {
             /** Format: double */
             inTolerances: number;
             /** @enum {string} */
-            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH";
+            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH" | "KICK_UP" | "FILM_STRENGTH" | "FILM_PLACE" | "EDGE_WORN" | "LONGEST_SCRAPE";
             label: string;
             /** Format: double */
             model: number;
@@ -1392,7 +1393,7 @@ export interface components {
             /** Format: double */
             jointSd: number;
             /** @enum {string} */
-            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH";
+            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH" | "KICK_UP" | "FILM_STRENGTH" | "FILM_PLACE" | "EDGE_WORN" | "LONGEST_SCRAPE";
             /** Format: double */
             model: number;
             /** @enum {string} */
@@ -1591,6 +1592,16 @@ export interface components {
             regionId: string;
             /** Format: double */
             tolerance: number;
+            /** @enum {string} */
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+        };
+        JudgedEdge: {
+            advice: components["schemas"]["Advised"][];
+            cannot: string;
+            differences: components["schemas"]["Difference"][];
+            name: string;
+            /** Format: uuid */
+            regionId: string;
             /** @enum {string} */
             verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
         };

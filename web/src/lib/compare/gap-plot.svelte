@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import { figure } from './courses';
 
 	/**
 	 * Every measure of a region as a bar from the middle: to the left less than the prototype, to the
@@ -13,7 +14,6 @@
 	);
 	const MOST = 4;
 	const at = (t: number) => 50 + (Math.max(-MOST, Math.min(MOST, t)) / MOST) * 50;
-	const num = (v: number) => (Math.abs(v) >= 100 ? Math.round(v).toString() : v.toFixed(1));
 </script>
 
 <table class="mt-1 w-full">
@@ -22,9 +22,7 @@
 		{#each shown as d (d.kind + d.of)}
 			<tr class="align-middle">
 				<th scope="row" class="w-32 pr-2 text-left leading-tight font-normal"
-					>{d.of && d.kind !== 'DUST_HEIGHT' && d.kind !== 'DUST_STRENGTH'
-						? `${d.of}, `
-						: ''}{d.label}</th
+					>{d.of && !d.label.startsWith(d.of) ? `${d.of}, ` : ''}{d.label}</th
 				>
 				<td class="w-24">
 					<svg
@@ -62,7 +60,7 @@
 					</svg>
 				</td>
 				<td class="figure pl-2 text-right whitespace-nowrap"
-					>{num(d.model)} <span class="text-soft">of {num(d.prototype)} {d.unit}</span></td
+					>{figure(d.model)} <span class="text-soft">of {figure(d.prototype)} {d.unit}</span></td
 				>
 			</tr>
 		{/each}

@@ -2,8 +2,10 @@
 	import type { Schemas } from '$lib/api/client';
 	import GapPlot from './gap-plot.svelte';
 
-	/** Region by region: lighter, as the prototype, heavier, with the figures. */
-	let { regions }: { regions: Schemas['Judged'][] } = $props();
+	/** Regions and edges, each lighter, as the prototype or heavier, with the figures and what to do. */
+	type Props = { regions: Schemas['Judged'][]; edges: Schemas['JudgedEdge'][] };
+
+	let { regions, edges }: Props = $props();
 
 	const WORDS = {
 		LIGHTER: 'lighter',
@@ -17,15 +19,31 @@
 	const at = (r: Schemas['Judged']) => Math.min(1.6, Math.max(0, r.progress ?? 1)) / 1.6;
 </script>
 
+{#snippet heading(r: { name: string; verdict: keyof typeof WORDS })}
+	<div class="flex flex-wrap items-baseline justify-between gap-x-3">
+		<span class="font-semibold">{r.name}</span>
+		<span class="font-label text-[1.15rem] font-semibold">{SIGN[r.verdict]} {WORDS[r.verdict]}</span
+		>
+	</div>
+{/snippet}
+
+{#snippet advised(all: Schemas['Advised'][])}
+	{#each all as a (a.text)}
+		<p
+			class="mt-1 {a.what === 'STOP' ? '' : 'border-l-4 pl-2'} {a.possible
+				? 'border-ink'
+				: 'border-line'}"
+		>
+			<span class="font-semibold">{a.text}</span>
+			<span class="figure block text-soft">{a.why}</span>
+		</p>
+	{/each}
+{/snippet}
+
 <ol>
 	{#each regions as r (r.regionId)}
 		<li class="border-t border-line py-2">
-			<div class="flex flex-wrap items-baseline justify-between gap-x-3">
-				<span class="font-semibold">{r.name}</span>
-				<span class="font-label text-[1.15rem] font-semibold"
-					>{SIGN[r.verdict]} {WORDS[r.verdict]}</span
-				>
-			</div>
+			{@render heading(r)}
 			<div class="mt-1 grid grid-cols-[auto_1fr] items-center gap-3">
 				<span class="flex">
 					<span class="block h-9 w-9" style:background-color={r.prototypeHex} title="prototype"
@@ -60,16 +78,15 @@
 					: ''}
 			</p>
 			{#if r.differences.length}<GapPlot differences={r.differences} />{/if}
-			{#each r.advice as a (a.text)}
-				<p
-					class="mt-1 {a.what === 'STOP' ? '' : 'border-l-4 pl-2'} {a.possible
-						? 'border-ink'
-						: 'border-line'}"
-				>
-					<span class="font-semibold">{a.text}</span>
-					<span class="figure block text-soft">{a.why}</span>
-				</p>
-			{/each}
+			{@render advised(r.advice)}
+		</li>
+	{/each}
+	{#each edges as e (e.regionId)}
+		<li class="border-t border-line py-2">
+			{@render heading(e)}
+			{#if e.differences.length}<GapPlot differences={e.differences} />{/if}
+			{#if e.cannot}<p class="text-soft">{e.cannot}</p>{/if}
+			{@render advised(e.advice)}
 		</li>
 	{/each}
 </ol>

@@ -3,6 +3,7 @@
 	import { proposalsQuery } from '$lib/api/queries';
 	import Button from '$lib/ui/button.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
+	import { EffectsSeen, keyOf } from './proposals.svelte';
 	import type { StudyDesk } from './study-desk.svelte';
 
 	/** Effects read out of the measures, each with its evidence, to be taken over or left. */
@@ -16,43 +17,13 @@
 
 	let { jobId, photoId, stamp, desk, zones }: Props = $props();
 
-	type Proposal = Schemas['EffectProposal'];
 	const STRENGTHS = ['a trace', 'plain', 'heavy'];
 	let open = $state(false);
-	let left = $state.raw<string[]>([]);
 
 	const proposals = createQuery(() => proposalsQuery(jobId, photoId, open));
-	const key = (p: Proposal) => `${p.kind} ${p.zones.join(' ')}`;
-	const noted = (p: Proposal) =>
-		desk.effects.some((e) => e.kind === p.kind && p.zones.every((z) => e.zones.includes(z)));
-	const fresh = $derived((proposals.data?.effects ?? []).filter((p) => !noted(p)));
-	const taken = $derived(fresh.filter((p) => !left.includes(key(p))));
+	// svelte-ignore state_referenced_locally
+	const seen = new EffectsSeen(desk, () => proposals.data?.effects ?? []);
 	const zone = (k: string) => zones.find((z) => z.zoneKey === k)?.name ?? k;
-
-	function toggle(p: Proposal) {
-		left = left.includes(key(p)) ? left.filter((k) => k !== key(p)) : [...left, key(p)];
-	}
-
-	function take() {
-		const add = taken;
-		void desk.setEffects(
-			add.length === 1 ? 'An effect taken over' : `${add.length} effects taken over`,
-			(all) => [
-				...all,
-				...add.map((p) => ({
-					id: crypto.randomUUID(),
-					kind: p.kind,
-					zones: p.zones,
-					strength: p.strength,
-					material: p.material ?? null,
-					note: p.why,
-					colour: p.colour ?? null,
-					marks: p.marks,
-					regionId: p.regionId
-				}))
-			]
-		);
-	}
 </script>
 
 {#if !open}
@@ -62,7 +33,7 @@
 {:else if !proposals.data}
 	<p class="tag" role="status">Reading the measures …</p>
 {:else}
-	{#if fresh.length === 0}
+	{#if seen.fresh.length === 0}
 		<p class="text-soft">
 			{proposals.data.effects.length
 				? 'Everything that the measures show is noted below.'
@@ -75,14 +46,14 @@
 		</p>
 	{/if}
 	<ul>
-		{#each fresh as p (key(p))}
+		{#each seen.fresh as p (keyOf(p))}
 			<li class="grid grid-cols-[auto_7rem_1fr] items-start gap-3 border-t border-line py-2">
 				<input
 					class="mt-1.5"
 					type="checkbox"
-					checked={!left.includes(key(p))}
+					checked={!seen.leaves(p)}
 					aria-label="Take {p.label} on {p.zones.map(zone).join(', ')}"
-					onchange={() => toggle(p)}
+					onchange={() => seen.toggle(p)}
 				/>
 				<img
 					class="block max-h-20 w-28 border border-line object-cover"
@@ -106,11 +77,11 @@
 			</li>
 		{/each}
 	</ul>
-	{#if fresh.length}
+	{#if seen.fresh.length}
 		<Button
 			look={desk.effects.length ? 'plain' : 'act'}
-			disabled={taken.length === 0}
-			onclick={take}>Take these as effects</Button
+			disabled={seen.taken.length === 0}
+			onclick={() => void seen.take()}>Take these as effects</Button
 		>
 	{/if}
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Outlined from './outlined.svelte';
 	import type { Region } from './study-desk.svelte';
 
 	/** A region on the flat side: what it is for shows in its line, not in a colour. */
@@ -6,13 +7,7 @@
 
 	let { region: r, number, on, unit }: Props = $props();
 
-	const dash = $derived(
-		r.factory
-			? `${6 * unit} ${3 * unit}`
-			: r.role === 'CUT'
-				? `${10 * unit} ${3 * unit} ${2 * unit} ${3 * unit}`
-				: undefined
-	);
+	const dash = $derived(r.factory ? [6, 3] : r.role === 'CUT' ? [10, 3, 2, 3] : undefined);
 	const path = $derived(
 		r.outline.length
 			? `M${r.outline.map((p) => `${p.x} ${p.y}`).join('L')}${r.role === 'EDGE' ? '' : 'Z'}`
@@ -23,17 +18,9 @@
 	);
 </script>
 
-<path d={path} fill="none" stroke="#000" stroke-width={(on ? 6 : 4) * unit} />
-<path
-	d={path}
-	fill="none"
-	stroke="#fff"
-	stroke-width={(on ? 3 : 1.6) * unit}
-	stroke-dasharray={dash}
-/>
+<Outlined d={path} {unit} wide={on ? 3 : 1.6} {dash} />
 {#if r.role === 'EXCLUDE'}
-	<path d={cross} fill="none" stroke="#000" stroke-width={3 * unit} />
-	<path d={cross} fill="none" stroke="#fff" stroke-width={1.2 * unit} />
+	<Outlined d={cross} {unit} wide={1.2} />
 {/if}
 <text
 	x={r.xMm + 4 * unit}

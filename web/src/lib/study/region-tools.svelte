@@ -21,7 +21,7 @@
 		onchange={(e) =>
 			void desk.changeRegion(region.id, { name: e.currentTarget.value }, 'Region named')}
 	/>
-	{#if region.role === 'MEASURE'}
+	{#if region.role === 'MEASURE' || region.role === 'EDGE'}
 		<select
 			aria-label="Zone of region {number}"
 			value={region.zoneKey ?? ''}

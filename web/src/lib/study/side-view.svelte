@@ -1,8 +1,10 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import Outlined from './outlined.svelte';
 	import RegionMark from './region-mark.svelte';
-	import { className, type Side, type WeatherClass } from './sides';
-	import type { Region, StudyDesk } from './study-desk.svelte';
+	import { SideMarking, type Place, type Verb } from './side-marking.svelte';
+	import { CLASSES, className, type Side, type WeatherClass } from './sides';
+	import type { StudyDesk } from './study-desk.svelte';
 	import { Viewport } from './viewport.svelte';
 
 	/**
@@ -21,7 +23,6 @@
 
 	let { photoId, stamp, side, lengthMm, heightMm, desk, colours }: Props = $props();
 
-	type Verb = Region['role'] | 'SAMPLE';
 	const VERBS: { key: Verb; label: string }[] = [
 		{ key: 'MEASURE', label: 'measures' },
 		{ key: 'EXCLUDE', label: 'leaves out' },
@@ -29,25 +30,16 @@
 		{ key: 'CUT', label: 'cuts a piece' },
 		{ key: 'SAMPLE', label: 'shows' }
 	];
-	const KINDS: WeatherClass[] = [
-		'PAINT',
-		'FRESH_RUST',
-		'OLD_RUST',
-		'GRIME',
-		'DUST',
-		'SOOT',
-		'WHITE_MINERAL',
-		'BARE_METAL',
-		'OTHER'
-	];
+	const ARROWS: Record<string, [number, number]> = {
+		ArrowLeft: [-1, 0],
+		ArrowRight: [1, 0],
+		ArrowUp: [0, -1],
+		ArrowDown: [0, 1]
+	};
 
 	let svg = $state<SVGSVGElement>();
-	let start = $state<{ x: number; y: number }>();
-	let end = $state<{ x: number; y: number }>();
 	let panning = $state<{ x: number; y: number }>();
 	let shownWidth = $state(800);
-	let verb = $state<Verb>('MEASURE');
-	let kind = $state<WeatherClass>('PAINT');
 	let only = $state<WeatherClass>();
 
 	const view = new Viewport(
@@ -55,19 +47,11 @@
 		() => heightMm
 	);
 	const unit = $derived(view.box.width / Math.max(1, shownWidth));
+	// svelte-ignore state_referenced_locally
+	const marking = new SideMarking(desk, () => ({ photoId, side, lengthMm, heightMm, unit }));
 	const regions = $derived(desk.regions.filter((r) => r.side === side));
 	const samples = $derived(desk.samples.filter((s) => s.photographId === photoId));
 	const sampled = $derived(Object.keys(colours ?? {}) as WeatherClass[]);
-	const draft = $derived(
-		start && end
-			? {
-					xMm: Math.min(start.x, end.x),
-					yMm: Math.min(start.y, end.y),
-					widthMm: Math.abs(end.x - start.x),
-					heightMm: Math.abs(end.y - start.y)
-				}
-			: undefined
-	);
 	const bar = $derived(lengthMm > 4000 ? 1000 : 500);
 	const href = $derived(
 		only && sampled.includes(only)
@@ -75,7 +59,7 @@
 			: `/api/photographs/${photoId}/side?at=${stamp}`
 	);
 
-	function place(event: PointerEvent) {
+	function place(event: PointerEvent): Place {
 		const box = svg?.getBoundingClientRect();
 		if (!box) return { x: 0, y: 0 };
 		const b = view.box;
@@ -89,21 +73,9 @@
 		if (event.shiftKey && view.zoom > 1) {
 			panning = { x: event.clientX, y: event.clientY };
 			svg?.setPointerCapture(event.pointerId);
-			return;
+		} else if (marking.press(place(event))) {
+			svg?.setPointerCapture(event.pointerId);
 		}
-		const p = place(event);
-		const hit = [...regions]
-			.reverse()
-			.find(
-				(r) => p.x >= r.xMm && p.x <= r.xMm + r.widthMm && p.y >= r.yMm && p.y <= r.yMm + r.heightMm
-			);
-		if (verb !== 'SAMPLE' && hit && hit.id !== desk.chosen) {
-			desk.chosen = hit.id;
-			return;
-		}
-		start = p;
-		end = p;
-		svg?.setPointerCapture(event.pointerId);
 	}
 
 	function drag(event: PointerEvent) {
@@ -112,37 +84,14 @@
 			if (!box) return;
 			view.move((panning.x - event.clientX) / box.width, (panning.y - event.clientY) / box.height);
 			panning = { x: event.clientX, y: event.clientY };
-		} else if (start) {
-			end = place(event);
+		} else {
+			marking.drag(place(event));
 		}
 	}
 
 	function release() {
-		const d = draft;
-		const ends = start && end ? [start, end] : [];
-		start = end = panning = undefined;
-		if (!d) return;
-		if (verb === 'SAMPLE') {
-			if (d.widthMm > 3 * unit && d.heightMm > 3 * unit)
-				void desk.addSample({ ...d, photographId: photoId, kind });
-		} else if (verb === 'EDGE') {
-			if (Math.max(d.widthMm, d.heightMm) > 12 * unit) mark('EDGE', d, ends);
-		} else if (d.widthMm > 12 * unit && d.heightMm > 6 * unit) {
-			mark(verb, d, []);
-		}
-	}
-
-	type Box = { xMm: number; yMm: number; widthMm: number; heightMm: number };
-	function mark(role: Region['role'], box: Box, outline: Region['outline']) {
-		void desk.addRegion({
-			...box,
-			widthMm: Math.max(1, box.widthMm),
-			heightMm: Math.max(1, box.heightMm),
-			zoneKey: null,
-			side,
-			role,
-			outline
-		});
+		panning = undefined;
+		marking.release();
 	}
 
 	function wheel(event: WheelEvent) {
@@ -156,58 +105,34 @@
 		);
 	}
 
-	function steer(event: KeyboardEvent) {
-		const step = event.shiftKey ? 100 : 20;
-		const r = desk.chosenRegion;
-		const by: Record<string, [number, number]> = {
-			ArrowLeft: [-step, 0],
-			ArrowRight: [step, 0],
-			ArrowUp: [0, -step],
-			ArrowDown: [0, step]
-		};
-		const move = by[event.key];
+	/** Whether the key did something here. */
+	function key(event: KeyboardEvent): boolean {
+		const arrow = ARROWS[event.key];
 		if (event.key === 'm') {
+			marking.markAmid(view.box);
+		} else if (event.key === '+' || event.key === '-') {
+			view.by(event.key === '+' ? 1.5 : 1 / 1.5);
+		} else if (event.key === 'Enter' && marking.corners.length) {
+			marking.close();
+		} else if (event.key === 'Backspace') {
+			return marking.back();
+		} else if (event.key === 'Escape' && marking.corners.length) {
+			marking.forget();
+		} else if (arrow) {
+			const step = event.shiftKey ? 100 : 20;
+			if (marking.steer(arrow[0] * step, arrow[1] * step, event.ctrlKey)) return true;
+			if (view.zoom === 1) return false;
+			view.move(arrow[0] / 8, arrow[1] / 8);
+		} else {
+			return false;
+		}
+		return true;
+	}
+
+	function steer(event: KeyboardEvent) {
+		if (key(event)) {
 			event.preventDefault();
 			event.stopPropagation();
-			const b = view.box;
-			const box = {
-				xMm: b.x + b.width * 0.45,
-				yMm: b.y + b.height * 0.4,
-				widthMm: b.width * 0.1,
-				heightMm: b.height * 0.15
-			};
-			if (verb === 'SAMPLE') {
-				void desk.addSample({ ...box, photographId: photoId, kind });
-			} else {
-				const y = box.yMm + box.heightMm / 2;
-				const ends =
-					verb === 'EDGE'
-						? [
-								{ x: box.xMm, y },
-								{ x: box.xMm + box.widthMm, y }
-							]
-						: [];
-				mark(verb, verb === 'EDGE' ? { ...box, yMm: y, heightMm: 1 } : box, ends);
-			}
-		} else if (event.key === '+' || event.key === '-') {
-			event.preventDefault();
-			view.by(event.key === '+' ? 1.5 : 1 / 1.5);
-		} else if (move && r && r.side === side && r.outline.length === 0) {
-			event.preventDefault();
-			const fit = (v: number, most: number) => Math.min(Math.max(v, 0), most);
-			const next = event.ctrlKey
-				? {
-						widthMm: Math.min(Math.max(r.widthMm + move[0], 20), lengthMm - r.xMm),
-						heightMm: Math.min(Math.max(r.heightMm + move[1], 20), heightMm - r.yMm)
-					}
-				: {
-						xMm: fit(r.xMm + move[0], lengthMm - r.widthMm),
-						yMm: fit(r.yMm + move[1], heightMm - r.heightMm)
-					};
-			void desk.changeRegion(r.id, next, 'Region moved');
-		} else if (move && view.zoom > 1) {
-			event.preventDefault();
-			view.move(Math.sign(move[0]) / 8, Math.sign(move[1]) / 8);
 		}
 	}
 </script>
@@ -216,23 +141,27 @@
 	<span class="tag">A drag</span>
 	{#each VERBS as v (v.key)}
 		<button
-			class="min-h-7 border-b-2 font-label text-[1.02rem] font-semibold {verb === v.key
+			class="min-h-7 border-b-2 font-label text-[1.02rem] font-semibold {marking.verb === v.key
 				? 'border-ink'
 				: 'border-transparent text-soft'}"
-			aria-pressed={verb === v.key}
-			onclick={() => (verb = v.key)}>{v.label}</button
+			aria-pressed={marking.verb === v.key}
+			onclick={() => (marking.verb = v.key)}>{v.label}</button
 		>
 	{/each}
-	{#if verb === 'SAMPLE'}
-		<select class="min-h-7" aria-label="Class of the sample" bind:value={kind}>
-			{#each KINDS as k (k)}<option value={k}>{className(k)}</option>{/each}
+	{#if marking.verb === 'SAMPLE'}
+		<select class="min-h-7" aria-label="Class of the sample" bind:value={marking.kind}>
+			{#each CLASSES as c (c.key)}<option value={c.key}>{c.label}</option>{/each}
 		</select>
+	{:else if marking.canCorner}
+		<label class="tag flex min-h-7 items-center gap-1.5 normal-case"
+			><input type="checkbox" bind:checked={marking.cornered} />corner by corner</label
+		>
 	{/if}
 </div>
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div
 	role="application"
-	aria-label="The side, flat. m marks a region; arrow keys move the chosen one, with ctrl they size it; plus and minus zoom."
+	aria-label="The side, flat. m marks a region; arrow keys move the chosen one, with ctrl they size it; plus and minus zoom; enter closes an outline, backspace takes its last corner back."
 	tabindex="0"
 	onkeydown={steer}
 	bind:clientWidth={shownWidth}
@@ -253,26 +182,13 @@
 			<RegionMark region={r} number={i + 1} on={r.id === desk.chosen} {unit} />
 		{/each}
 		{#each samples as s (s.id)}
-			<rect
-				x={s.xMm}
-				y={s.yMm}
-				width={s.widthMm}
-				height={s.heightMm}
-				fill="none"
-				stroke="#000"
-				stroke-width={3.4 * unit}
+			<Outlined
+				d="M{s.xMm} {s.yMm}h{s.widthMm}v{s.heightMm}h{-s.widthMm}Z"
+				{unit}
+				wide={1.4}
+				dash={[1.5, 2]}
 			/>
-			<rect
-				x={s.xMm}
-				y={s.yMm}
-				width={s.widthMm}
-				height={s.heightMm}
-				fill="none"
-				stroke="#fff"
-				stroke-width={1.4 * unit}
-				stroke-dasharray="{1.5 * unit} {2 * unit}"
-			/>
-			{#if verb === 'SAMPLE'}
+			{#if marking.verb === 'SAMPLE'}
 				<text
 					x={s.xMm}
 					y={s.yMm - 4 * unit}
@@ -285,27 +201,35 @@
 				>
 			{/if}
 		{/each}
-		{#if draft && verb === 'EDGE' && start && end}
-			<line
-				x1={start.x}
-				y1={start.y}
-				x2={end.x}
-				y2={end.y}
-				stroke="#fff"
-				stroke-width={2 * unit}
-				stroke-dasharray={4 * unit}
+		{#if marking.ends && marking.verb === 'EDGE'}
+			{@const [from, to] = marking.ends}
+			<Outlined d="M{from.x} {from.y}L{to.x} {to.y}" {unit} wide={2} dash={[4]} />
+		{:else if marking.draft}
+			{@const b = marking.draft}
+			<Outlined
+				d="M{b.xMm} {b.yMm}h{b.widthMm}v{b.heightMm}h{-b.widthMm}Z"
+				{unit}
+				wide={2}
+				dash={[4]}
 			/>
-		{:else if draft}
-			<rect
-				x={draft.xMm}
-				y={draft.yMm}
-				width={draft.widthMm}
-				height={draft.heightMm}
-				fill="none"
-				stroke="#fff"
-				stroke-width={2 * unit}
-				stroke-dasharray={4 * unit}
+		{/if}
+		{#if marking.corners.length}
+			<Outlined
+				d="M{marking.corners.map((p) => `${p.x} ${p.y}`).join('L')}"
+				{unit}
+				wide={2}
+				dash={[4]}
 			/>
+			{#each marking.corners as p, i (i)}
+				<circle
+					cx={p.x}
+					cy={p.y}
+					r={(i === 0 ? 7 : 4) * unit}
+					fill={i === 0 ? 'none' : '#fff'}
+					stroke={i === 0 ? '#fff' : '#000'}
+					stroke-width={2 * unit}
+				/>
+			{/each}
 		{/if}
 	</svg>
 	<svg
@@ -329,6 +253,21 @@
 		</g>
 	</svg>
 </div>
+{#if marking.cornered}
+	<p class="flex flex-wrap items-baseline gap-x-4 text-soft" role="status">
+		{#if marking.corners.length < 3}
+			Touch one corner after the other, round what is to be marked.
+		{:else}
+			<button class="tag underline" onclick={() => marking.close()}>close the outline</button>
+			<span class="tag normal-case">or touch the first corner again</span>
+		{/if}
+		{#if marking.corners.length}
+			<button class="tag underline" onclick={() => void marking.back()}
+				>take the last corner back</button
+			>
+		{/if}
+	</p>
+{/if}
 <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
 	{#if view.zoom > 1}
 		<button class="tag underline" onclick={() => view.whole()}>whole side</button>
@@ -346,8 +285,8 @@
 				onclick={() => {
 					only = only === c ? undefined : c;
 					if (only) {
-						verb = 'SAMPLE';
-						kind = c;
+						marking.verb = 'SAMPLE';
+						marking.kind = c;
 					}
 				}}
 				><span class="block h-3 w-4 border border-soft" style:background-color={colours?.[c]}
@@ -359,12 +298,12 @@
 {#if only}
 	<p class="text-soft" role="status">
 		What is taken for {className(only)} keeps its colour. Where that is wrong, drag over it: it then shows
-		<select class="mx-1" aria-label="What it really shows" bind:value={kind}>
-			{#each KINDS as k (k)}<option value={k}>{className(k)}</option>{/each}
+		<select class="mx-1" aria-label="What it really shows" bind:value={marking.kind}>
+			{#each CLASSES as c (c.key)}<option value={c.key}>{c.label}</option>{/each}
 		</select>
 	</p>
 {/if}
-{#if verb === 'SAMPLE' && samples.length}
+{#if marking.verb === 'SAMPLE' && samples.length}
 	<ul class="mt-1 flex flex-wrap gap-x-4">
 		{#each samples as s (s.id)}
 			<li class="flex items-baseline gap-1.5">

@@ -182,6 +182,8 @@
 				<a class="underline" href={resolve('/jobs/[id]/study', { id })}>Go to Study</a>
 			</p>
 		{/if}
-		{#if ready && compare.data?.regions.length}<VerdictList regions={compare.data.regions} />{/if}
+		{#if ready && compare.data && (compare.data.regions.length || compare.data.edges.length)}
+			<VerdictList regions={compare.data.regions} edges={compare.data.edges} />
+		{/if}
 	</section>
 </div>

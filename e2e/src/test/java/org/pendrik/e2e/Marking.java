@@ -64,4 +64,24 @@ final class Marking {
             kept(page);
         }
     }
+
+    /** The flat side. */
+    static Locator side(Page page) {
+        Locator side = page.locator("[role=application] svg").nth(1);
+        side.scrollIntoViewIfNeeded();
+        return side;
+    }
+
+    /** Drags over a part of the flat side, in shares of its length and height. */
+    static void drag(Page page, double x0, double y0, double x1, double y1) {
+        var box = side(page).boundingBox();
+        page.mouse().move(box.x + x0 * box.width, box.y + y0 * box.height);
+        page.mouse().down();
+        page.mouse()
+                .move(
+                        box.x + x1 * box.width,
+                        box.y + y1 * box.height,
+                        new Mouse.MoveOptions().setSteps(3));
+        page.mouse().up();
+    }
 }

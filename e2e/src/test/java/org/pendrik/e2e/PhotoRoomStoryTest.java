@@ -6,7 +6,6 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
-import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
@@ -17,60 +16,28 @@ import java.util.regex.Pattern;
 import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.Weathering;
 import org.pendrik.core.measure.WeatherClass;
-import org.testng.ITestResult;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
 /**
  * Three photographs in, measures, effects proposed, plan compiled, a progress photograph compared,
  * the advice followed.
  */
-public class PhotoRoomStoryTest {
+public class PhotoRoomStoryTest extends BrowserTest {
     private static final Weathering NO_RUST = new Weathering(1, 0.9, 0.8, 0, 0.9, 0);
     private static final Weathering RUSTED = new Weathering(1, 0.9, 0.8, 1, 0.9, 0);
 
-    private Server server;
-    private Browser browser;
-
-    @BeforeClass
-    public void open() {
-        server = Server.start(Server.freshFolder());
-        browser = new Browser();
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void picture(ITestResult result) {
-        if (!result.isSuccess()) {
-            browser.picture(result.getName());
-        }
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void shut() {
-        if (browser != null) {
-            browser.close();
-        }
-        if (server != null) {
-            server.close();
-        }
-    }
-
     /** Drags over a place of the flat side, at least four pixels wide. */
     private static void dragOver(Page page, Rectangle2D mm) {
-        Locator side = page.locator("[role=application] svg").nth(1);
-        side.scrollIntoViewIfNeeded();
-        var box = side.boundingBox();
-        double x0 = box.x + mm.getMinX() / HopperSide.LENGTH_MM * box.width;
-        double x1 = box.x + mm.getMaxX() / HopperSide.LENGTH_MM * box.width;
-        double y0 = box.y + mm.getMinY() / HopperSide.HEIGHT_MM * box.height;
-        double y1 = box.y + mm.getMaxY() / HopperSide.HEIGHT_MM * box.height;
-        double widen = Math.max(0, 4 - (x1 - x0)) / 2;
-        page.mouse().move(x0 - widen, y0);
-        page.mouse().down();
-        page.mouse().move(x1 + widen, y1, new Mouse.MoveOptions().setSteps(3));
-        page.mouse().up();
+        double least = 4 / Marking.side(page).boundingBox().width;
+        double x0 = mm.getMinX() / HopperSide.LENGTH_MM;
+        double x1 = mm.getMaxX() / HopperSide.LENGTH_MM;
+        double widen = Math.max(0, least - (x1 - x0)) / 2;
+        Marking.drag(
+                page,
+                x0 - widen,
+                mm.getMinY() / HopperSide.HEIGHT_MM,
+                x1 + widen,
+                mm.getMaxY() / HopperSide.HEIGHT_MM);
     }
 
     private static FilePayload photograph(String name, Weathering w, long seed) {

@@ -13,57 +13,16 @@ import java.util.List;
 import java.util.regex.Pattern;
 import org.pendrik.app.standins.Weathering;
 import org.pendrik.core.photo.Point;
-import org.testng.ITestResult;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
 /**
  * From an empty workshop to a finished, logged car: once with the mouse, once with the keyboard
  * only.
  */
-public class StoryTest {
-
-    private Server server;
-    private Browser browser;
-
-    @BeforeClass
-    public void open() {
-        server = Server.start(Server.freshFolder());
-        browser = new Browser();
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void picture(ITestResult result) {
-        if (!result.isSuccess()) {
-            browser.picture(result.getName());
-        }
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void shut() {
-        if (browser != null) {
-            browser.close();
-        }
-        if (server != null) {
-            server.close();
-        }
-    }
-
+public class StoryTest extends BrowserTest {
     private static void putIn(Page page, String label, byte[] file) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(new FilePayload("tip.jpg", "image/jpeg", file));
-    }
-
-    private static void drawRegion(Page page, double x0, double y0, double x1, double y1) {
-        Locator side = page.locator("[role=application] svg").nth(1);
-        side.scrollIntoViewIfNeeded();
-        var box = side.boundingBox();
-        page.mouse().move(box.x + x0 * box.width, box.y + y0 * box.height);
-        page.mouse().down();
-        page.mouse().move(box.x + x1 * box.width, box.y + y1 * box.height);
-        page.mouse().up();
     }
 
     @Test
@@ -88,9 +47,9 @@ public class StoryTest {
         assertThat(page.getByText("The left side, flat")).isVisible();
         page.getByText("Mark a grey card").click();
         Marking.kept(page);
-        drawRegion(page, 0.525, 0.26, 0.555, 0.36);
+        Marking.drag(page, 0.525, 0.26, 0.555, 0.36);
         assertThat(page.getByText("Region 1").first()).isVisible();
-        drawRegion(page, 0.26, 0.24, 0.32, 0.40);
+        Marking.drag(page, 0.26, 0.24, 0.32, 0.40);
         assertThat(page.getByText("Region 2").first()).isVisible();
         page.getByRole(
                         AriaRole.BUTTON,

@@ -7,9 +7,6 @@ import static org.testng.Assert.assertTrue;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
 import java.util.List;
-import org.testng.ITestResult;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -18,33 +15,16 @@ import org.testng.annotations.Test;
  * Each main view of the demonstration: it shows what it is for, is accessible, fits the screen, and
  * logs no error.
  */
-public class ViewsTest {
-    private Server server;
-    private Browser browser;
+public class ViewsTest extends BrowserTest {
     private String hopper;
 
+    public ViewsTest() {
+        super("--pendrik.demo=true");
+    }
+
     @BeforeClass
-    public void open() {
-        server = Server.start(Server.freshFolder(), "--pendrik.demo=true");
-        browser = new Browser();
+    public void find() {
         hopper = Jobs.id(server, "Peat hopper OVR 3041");
-    }
-
-    @AfterMethod(alwaysRun = true)
-    public void picture(ITestResult result) {
-        if (!result.isSuccess()) {
-            browser.picture(result.getName());
-        }
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void shut() {
-        if (browser != null) {
-            browser.close();
-        }
-        if (server != null) {
-            server.close();
-        }
     }
 
     @DataProvider

@@ -36,10 +36,16 @@ class Advices {
     List<Comparison.Advised> of(UUID jobId, JobRegion r, RegionVerdict v, List<Gap> gaps) {
         Here here = here(jobId, r);
         List<Comparison.Advised> out = new ArrayList<>();
+        boolean otherColour = v.offAxis() > v.tolerance() && v.progress() > 0;
         for (NextPass.Advice a : NextPass.in(v, gaps)) {
-            out.add(one(jobId, r, v, a, here));
+            out.add(one(jobId, r, otherColour, a, here));
         }
         return out;
+    }
+
+    List<Comparison.Advised> along(UUID jobId, JobRegion edge, List<Gap> gaps) {
+        Here here = here(jobId, edge);
+        return NextPass.along(gaps).stream().map(a -> one(jobId, edge, false, a, here)).toList();
     }
 
     /** The effects of the plan on a region's zone, done and to do. */
@@ -64,7 +70,7 @@ class Advices {
     }
 
     private Comparison.Advised one(
-            UUID jobId, JobRegion r, RegionVerdict v, NextPass.Advice a, Here here) {
+            UUID jobId, JobRegion r, boolean otherColour, NextPass.Advice a, Here here) {
         Optional<Technique> asked =
                 a.kind().map(k -> catalogue.technique(k.technique())).or(here::last);
         return switch (a.what()) {
@@ -72,7 +78,7 @@ class Advices {
                     advised(
                             a,
                             true,
-                            v.offAxis() > v.tolerance() && v.progress() > 0
+                            otherColour
                                     ? "As far along, but in another colour: look at it under the layout's light."
                                     : "Stop here.");
             case CANNOT_TELL ->
@@ -81,9 +87,7 @@ class Advices {
             case TAKE_BACK -> {
                 if (r.zoneKey() == null || asked.isEmpty()) {
                     yield advised(
-                            a,
-                            false,
-                            "Too much: say which zone the region lies on to ask the film check.");
+                            a, false, "Too much: say which zone it lies on to ask the film check.");
                 }
                 TakeBackQuestion.Answer answer =
                         takeBack.ask(jobId, asked.get().key(), r.zoneKey());

@@ -36,6 +36,7 @@ record Comparison(
         boolean registered,
         double movedMm,
         List<Judged> regions,
+        List<JudgedEdge> edges,
         List<String> missing) {
 
     /** A region judged. */
@@ -56,6 +57,21 @@ record Comparison(
             double tolerance,
             List<Difference> differences,
             List<Advised> advice) {}
+
+    /**
+     * An edge on both sides.
+     *
+     * @param verdict of its worn share
+     * @param differences empty when one side cannot tell
+     * @param cannot why not, empty when both do
+     */
+    record JudgedEdge(
+            UUID regionId,
+            String name,
+            Verdict verdict,
+            List<Difference> differences,
+            List<Advised> advice,
+            String cannot) {}
 
     /**
      * A measure on both sides.

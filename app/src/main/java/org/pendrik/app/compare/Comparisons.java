@@ -25,12 +25,15 @@ import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.measure.Answer;
+import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Watch;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.RegionVerdict;
 import org.pendrik.core.photo.SideComparison;
+import org.pendrik.core.photo.Verdict;
 import org.springframework.stereotype.Service;
 
 /** Judges the model's side against the prototype's. */
@@ -87,13 +90,14 @@ class Comparisons {
         if (pair.isEmpty()) {
             return new Comparison(
                     side, null, null, false, false, false, null, viewing, blurMm, false, 0,
-                    List.of(), missing);
+                    List.of(), List.of(), missing);
         }
         Pairs.Pair p = pair.get();
         watch.at("Measuring both", 0.3);
         Lab factory = measuring.factoryColour(jobId).orElse(null);
         List<Comparison.Judged> judged = new ArrayList<>();
-        for (Both b : both(jobId, p)) {
+        Measured measured = measured(jobId, p);
+        for (Both b : measured.regions()) {
             judged.add(judged(jobId, b, factory));
         }
         watch.at("Comparing every point", 0.7);
@@ -111,27 +115,57 @@ class Comparisons {
                 p.fit().sure(),
                 p.fit().movedPx() / p.first().pxPerMm(),
                 judged,
+                measured.edges().stream().map(e -> judged(jobId, e)).toList(),
                 missing);
     }
 
     /** A region measured on both. */
     private record Both(JobRegion region, MeasuredRegion prototype, MeasuredRegion model) {}
 
-    private List<Both> both(UUID jobId, Pairs.Pair p) {
+    /** An edge measured on both. */
+    private record BothEdges(JobRegion edge, Answer<EdgeWear> prototype, Answer<EdgeWear> model) {
+        List<Gap> gaps() {
+            return prototype
+                    .told()
+                    .flatMap(p -> model.told().map(m -> Gap.between(p, m)))
+                    .orElse(List.of());
+        }
+    }
+
+    private record Measured(List<Both> regions, List<BothEdges> edges) {}
+
+    private Measured measured(UUID jobId, Pairs.Pair p) {
         var one = measuring.measure(p.prototype(), p.first(), Watch.NOBODY);
         var two = measuring.measure(p.model(), p.second(), Watch.NOBODY);
-        List<Both> out = new ArrayList<>();
+        List<Both> regions = new ArrayList<>();
+        List<BothEdges> edges = new ArrayList<>();
         for (JobRegion r : studies.of(jobId).regions()) {
-            if (r.factory() || r.role() != RegionRole.MEASURE || r.side() != p.model().side()) {
+            if (r.factory() || r.side() != p.model().side()) {
                 continue;
             }
-            MeasuredRegion a = one.of(r).orElseThrow();
-            MeasuredRegion b = two.of(r).orElseThrow();
-            if (a.base().isPresent() && b.base().isPresent()) {
-                out.add(new Both(r, a, b));
+            if (r.role() == RegionRole.MEASURE) {
+                MeasuredRegion a = one.of(r).orElseThrow();
+                MeasuredRegion b = two.of(r).orElseThrow();
+                if (a.base().isPresent() && b.base().isPresent()) {
+                    regions.add(new Both(r, a, b));
+                }
+            } else if (r.role() == RegionRole.EDGE) {
+                edges.add(
+                        new BothEdges(r, one.ofEdge(r).orElseThrow(), two.ofEdge(r).orElseThrow()));
             }
         }
-        return out;
+        return new Measured(regions, edges);
+    }
+
+    private Comparison.JudgedEdge judged(UUID jobId, BothEdges e) {
+        List<Gap> gaps = e.gaps();
+        return new Comparison.JudgedEdge(
+                e.edge().id(),
+                e.edge().name(),
+                gaps.isEmpty() ? Verdict.CANNOT_TELL : gaps.getFirst().verdict(),
+                gaps.stream().map(Comparison.Difference::of).toList(),
+                advices.along(jobId, e.edge(), gaps),
+                e.prototype().refusal().or(e.model()::refusal).orElse(""));
     }
 
     private Comparison.Judged judged(UUID jobId, Both b, @Nullable Lab factory) {
@@ -199,8 +233,12 @@ class Comparisons {
                 continue;
             }
             List<Comparison.StageValue> values = new ArrayList<>();
-            for (Both b : both(jobId, pair.get())) {
+            Measured measured = measured(jobId, pair.get());
+            for (Both b : measured.regions()) {
                 values(b, factory, values);
+            }
+            for (BothEdges e : measured.edges()) {
+                values(e.edge(), e.gaps(), values);
             }
             Instant at = p.when();
             Instant from = before;
@@ -236,7 +274,11 @@ class Comparisons {
                             factory.distance(m.median()),
                             2 * Math.hypot(p.uncertainty(), m.uncertainty())));
         }
-        for (Gap g : Gap.between(b.prototype(), b.model())) {
+        values(r, Gap.between(b.prototype(), b.model()), out);
+    }
+
+    private static void values(JobRegion r, List<Gap> gaps, List<Comparison.StageValue> out) {
+        for (Gap g : gaps) {
             out.add(
                     new Comparison.StageValue(
                             r.id(),

@@ -79,7 +79,8 @@ class Pairs {
     private synchronized Pair laid(Photograph one, Sides.Side a, Photograph two, Sides.Side b) {
         Pair known = last;
         if (known != null && known.isOf(a, b)) {
-            return known;
+            // the same files may be photographs of another job too
+            return new Pair(one, a, two, known.second(), known.fit(), b);
         }
         Registration.Fit fit = Registration.find(a.raster(), b.raster());
         Sides.Side moved =

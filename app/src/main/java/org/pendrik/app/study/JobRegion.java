@@ -30,6 +30,8 @@ public record JobRegion(
         double heightMm,
         boolean factory,
         List<Point> outline) {
+    private static final double BESIDE_MM = 120;
+
     public JobRegion {
         outline = List.copyOf(outline);
         if (role == RegionRole.EDGE) {
@@ -84,6 +86,17 @@ public record JobRegion(
     public Region region() {
         return new Region(
                 name, xMm, yMm, widthMm, heightMm, role == RegionRole.EDGE ? List.of() : outline);
+    }
+
+    /** What is cut out of the side to show it: an edge comes with what lies beside it. */
+    Region shown() {
+        if (role != RegionRole.EDGE) {
+            return region();
+        }
+        double x = Math.max(0, xMm - BESIDE_MM);
+        double y = Math.max(0, yMm - BESIDE_MM);
+        return new Region(
+                name, x, y, xMm + widthMm + BESIDE_MM - x, yMm + heightMm + BESIDE_MM - y);
     }
 
     /** The edge along which wear is counted. */

@@ -5,7 +5,6 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +17,7 @@ import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.ClassMap;
 import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.EdgeWear;
@@ -92,12 +92,18 @@ public class Measuring {
             Sides.Side side,
             LabPlane plane,
             List<JobRegion> regions,
+            List<JobRegion> edges,
             SideMeasurer.Result result,
             Optional<UUID> samplesFrom) {
         /** What a region gave. */
         public Optional<org.pendrik.core.measure.MeasuredRegion> of(JobRegion r) {
             int i = regions.indexOf(r);
             return i < 0 ? Optional.empty() : Optional.of(result.regions().get(i));
+        }
+
+        /** What an edge gave. */
+        public Optional<Answer<EdgeWear>> ofEdge(JobRegion r) {
+            return Optional.ofNullable(result.edges().get(r.name()));
         }
     }
 
@@ -121,10 +127,9 @@ public class Measuring {
                 study.regions().stream()
                         .filter(r -> r.side() == p.side() && r.role() == RegionRole.MEASURE)
                         .toList();
-        List<EdgeWear.Edge> edges =
+        List<JobRegion> edges =
                 study.regions().stream()
                         .filter(r -> r.side() == p.side() && r.role() == RegionRole.EDGE)
-                        .map(JobRegion::edge)
                         .toList();
         Learned learned = learned(p, study);
         var result =
@@ -134,11 +139,11 @@ public class Measuring {
                                 new Resolution(side.fit().geometry(), sight(p.jobId())),
                                 regions.stream().map(JobRegion::region).toList(),
                                 learned.model(),
-                                edges,
+                                edges.stream().map(JobRegion::edge).toList(),
                                 factoryColour(p.jobId()),
                                 p.side() == Side.ROOF),
                         watch);
-        return new Measured(p, side, plane, regions, result, learned.from());
+        return new Measured(p, side, plane, regions, edges, result, learned.from());
     }
 
     private record Learned(Optional<ClassModel> model, Optional<UUID> from) {}
@@ -251,11 +256,8 @@ public class Measuring {
 
     private List<MeasureView.EdgeMeasure> edges(Measured m) {
         List<MeasureView.EdgeMeasure> out = new ArrayList<>();
-        for (JobRegion r : studies.of(m.photograph().jobId()).regions()) {
-            if (r.side() != m.photograph().side() || r.role() != RegionRole.EDGE) {
-                continue;
-            }
-            var a = Objects.requireNonNull(m.result().edges().get(r.name()));
+        for (JobRegion r : m.edges()) {
+            var a = m.ofEdge(r).orElseThrow();
             Optional<EdgeWear> e = a.told();
             out.add(
                     new MeasureView.EdgeMeasure(
@@ -338,7 +340,7 @@ public class Measuring {
                                             Raster whole = s.raster();
                                             var box =
                                                     org.pendrik.core.photo.PixelBox.of(
-                                                            r.region(),
+                                                            r.shown(),
                                                             s.pxPerMm(),
                                                             whole.width(),
                                                             whole.height());

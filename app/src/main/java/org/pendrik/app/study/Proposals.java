@@ -1,7 +1,10 @@
 package org.pendrik.app.study;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -9,6 +12,8 @@ import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.measure.Answer;
+import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Watch;
 import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.EffectsSeen;
@@ -73,32 +78,39 @@ class Proposals {
                                 m.of(r).orElseThrow(), r.zoneKey(), m.result().colours()));
             }
         }
+        Map<String, UUID> ids = new HashMap<>();
+        m.regions().forEach(r -> ids.put(r.name(), r.id()));
+        List<EffectsSeen.SeenEdge> edges = new ArrayList<>();
+        for (JobRegion r : m.edges()) {
+            Optional<EdgeWear> wear = m.ofEdge(r).flatMap(Answer::told);
+            if (r.zoneKey() == null) {
+                unplaced.add(r.name());
+            } else if (wear.isPresent()) {
+                ids.put(r.name(), r.id());
+                edges.add(
+                        new EffectsSeen.SeenEdge(
+                                r.name(), wear.get(), r.zoneKey(), m.result().colours()));
+            }
+        }
         List<EffectProposal> out =
                 new EffectsSeen(catalogue, measuring.sight(p.jobId()))
-                        .in(seen).stream()
-                                .map(
-                                        e ->
-                                                new EffectProposal(
-                                                        e.kind(),
-                                                        e.kind().label(),
-                                                        List.copyOf(e.zones()),
-                                                        e.strength(),
-                                                        e.colour().map(Srgb::toHex).orElse(null),
-                                                        e.material().orElse(null),
-                                                        e.marks(),
-                                                        e.why(),
-                                                        m.regions().stream()
-                                                                .filter(
-                                                                        r ->
-                                                                                r.name()
-                                                                                        .equals(
-                                                                                                e
-                                                                                                        .region()))
-                                                                .findFirst()
-                                                                .orElseThrow()
-                                                                .id(),
-                                                        e.region()))
+                        .in(seen, edges).stream()
+                                .map(e -> proposal(e, Objects.requireNonNull(ids.get(e.region()))))
                                 .toList();
         return new Proposed(p.id(), out, unplaced);
+    }
+
+    private static EffectProposal proposal(EffectsSeen.Proposal e, UUID regionId) {
+        return new EffectProposal(
+                e.kind(),
+                e.kind().label(),
+                List.copyOf(e.zones()),
+                e.strength(),
+                e.colour().map(Srgb::toHex).orElse(null),
+                e.material().orElse(null),
+                e.marks(),
+                e.why(),
+                regionId,
+                e.region());
     }
 }

@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
@@ -146,6 +147,81 @@ public class PhotoRoomTest extends AppTest {
         JsonNode gap = judged.path("differences").get(0);
         assertEquals(gap.path("of").asString(), "fresh rust");
         assertTrue(gap.path("inTolerances").asDouble() < -1);
+    }
+
+    @Test
+    public void aWornEdgeIsProposedAndComparedLikeARegion() throws IOException {
+        UUID job = car("Edges");
+        UUID proto = shot(job, "PROTOTYPE", Shots.prototype());
+        UUID edge = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/regions",
+                        """
+                        {"regions": [{"id": "%s", "name": "rib", "zoneKey": "left-side", "xMm": 450, "yMm": 250,
+                         "widthMm": 1900, "heightMm": 1, "factory": false, "side": "LEFT", "role": "EDGE",
+                         "outline": [{"x": 450, "y": 250}, {"x": 2350, "y": 250}]}], "version": 1}
+                        """
+                                .formatted(edge)));
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\":[" + samples(proto) + "],\"version\":2}"));
+        JsonNode seen =
+                named(
+                        ok(get("/api/photographs/" + proto + "/measures")).path("edges"),
+                        "name",
+                        "rib");
+        assertTrue(seen.path("wornPercent").asDouble() > 5, seen.toString());
+        JsonNode chips =
+                named(
+                        ok(get("/api/photographs/" + proto + "/proposals")).path("effects"),
+                        "kind",
+                        "CHIPS");
+        assertEquals(chips.path("regionId").asString(), edge.toString());
+        assertTrue(chips.path("why").asString().startsWith("worn on "), chips.toString());
+        var evidence =
+                ImageIO.read(
+                        new ByteArrayInputStream(
+                                get("/api/photographs/" + proto + "/regions/" + edge)
+                                        .getResponse()
+                                        .getContentAsByteArray()));
+        assertTrue(evidence.getHeight() > 20, "an edge is shown with what lies beside it");
+
+        shot(job, "MODEL", Shots.model(new Weathering(1, 0.9, 0.8, 0, 0, 0)));
+        JsonNode judged = ok(get("/api/jobs/" + job + "/compare")).path("edges").get(0);
+        assertEquals(judged.path("verdict").asString(), "LIGHTER", judged.toString());
+        JsonNode advice = judged.path("advice").get(0);
+        assertEquals(advice.path("effect").asString(), "CHIPS");
+        assertEquals(advice.path("what").asString(), "AGAIN");
+        JsonNode stage = ok(get("/api/jobs/" + job + "/compare/history")).get(0);
+        assertEquals(
+                named(stage.path("values"), "measure", "worn along the edge")
+                        .path("region")
+                        .asString(),
+                "rib");
+    }
+
+    @Test
+    public void twoJobsWithTheSamePhotographsKeepTheirOwnRegions() {
+        List<UUID> jobs = new ArrayList<>();
+        for (String name : List.of("One of two", "Two of two")) {
+            UUID job = car(name);
+            shot(job, "PROTOTYPE", Shots.prototype());
+            shot(job, "MODEL", Shots.model(Weathering.NONE));
+            jobs.add(job);
+        }
+        regions(jobs.getFirst());
+        assertEquals(
+                ok(get("/api/jobs/" + jobs.getFirst() + "/compare")).path("regions").size(), 1);
+        JsonNode two = ok(get("/api/jobs/" + jobs.getLast() + "/compare"));
+        assertEquals(two.path("regions").size(), 0);
+        regions(jobs.getLast());
+        two = ok(get("/api/jobs/" + jobs.getLast() + "/compare"));
+        assertEquals(two.path("regions").size(), 1);
+        for (JsonNode p : ok(get("/api/jobs/" + jobs.getFirst() + "/photographs"))) {
+            assertNotEquals(two.path("modelId"), p.path("id"));
+        }
     }
 
     @Test

@@ -11,6 +11,7 @@ import org.pendrik.core.photo.Region;
 /**
  * A film along the length of a side or roof: dirt thrown up by wheels, soot behind a stack.
  *
+ * @param film the class of the film: dust, or soot on a roof
  * @param strength by place, from the region's left edge to its right, share of the surface covered
  * @param sd one standard deviation of a value
  * @param peakMm where it is strongest, prototype mm from the left edge of the side
@@ -23,6 +24,7 @@ import org.pendrik.core.photo.Region;
  *     since no sample of the film was picked
  */
 public record AlongLength(
+        WeatherClass film,
         List<Double> strength,
         double sd,
         double peakMm,
@@ -44,6 +46,17 @@ public record AlongLength(
     /** Whether both ends are clearly dirtier than what lies between. */
     public boolean standsInU() {
         return uShape > Math.max(0.03, 2 * sd);
+    }
+
+    /** Whether it is clearly stronger at one place than elsewhere. */
+    public boolean hasPeak() {
+        double low = strength.stream().mapToDouble(Double::doubleValue).min().orElse(0);
+        return strongest() - low > Math.max(0.05, 4 * sd);
+    }
+
+    /** At its strongest place, share of the surface covered. */
+    public double strongest() {
+        return strength.stream().mapToDouble(Double::doubleValue).max().orElse(0);
     }
 
     static Answer<AlongLength> of(
@@ -72,6 +85,7 @@ public record AlongLength(
         double half = (smooth[peak] + least) / 2;
         return new Answer.Told<>(
                 new AlongLength(
+                        film,
                         DoubleStream.of(smooth).map(v -> Math.clamp(v, 0.0, 1.0)).boxed().toList(),
                         sd,
                         r.xMm() + (peak + 0.5) * bin,

@@ -1,9 +1,8 @@
 package org.pendrik.core.measure;
 
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
-import java.util.Set;
+import java.util.Optional;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.units.InvalidInput;
@@ -15,11 +14,20 @@ import org.pendrik.core.units.InvalidInput;
  * @param sd one standard deviation of the share
  * @param scrapes separate worn places
  * @param longestMm the longest of them, prototype mm
+ * @param longestSdMm one standard deviation of it: two pixels of its ends
+ * @param kind what shows on most of it; empty when it is not worn
  * @param depthMm median reach of the wear from the edge
  */
-public record EdgeWear(double wornShare, double sd, int scrapes, double longestMm, double depthMm) {
-    private static final Set<WeatherClass> WORN =
-            EnumSet.of(WeatherClass.BARE_METAL, WeatherClass.FRESH_RUST, WeatherClass.OLD_RUST);
+public record EdgeWear(
+        double wornShare,
+        double sd,
+        int scrapes,
+        double longestMm,
+        double longestSdMm,
+        Optional<WeatherClass> kind,
+        double depthMm) {
+    private static final List<WeatherClass> WORN =
+            List.of(WeatherClass.BARE_METAL, WeatherClass.FRESH_RUST, WeatherClass.OLD_RUST);
 
     /** Paint chips off within this of an edge, prototype mm. */
     private static final double REACH_MM = 40;
@@ -63,6 +71,7 @@ public record EdgeWear(double wornShare, double sd, int scrapes, double longestM
         int run = 0;
         int longest = 0;
         List<Integer> depth = new ArrayList<>();
+        double[] kinds = new double[WORN.size()];
         for (int s = 0; s < steps; s++) {
             double cx = e.from().x() * px + ux * (s + 0.5);
             double cy = e.from().y() * px + uy * (s + 0.5);
@@ -81,8 +90,10 @@ public record EdgeWear(double wornShare, double sd, int scrapes, double longestM
                 }
                 pixels++;
                 double part = 0;
-                for (WeatherClass c : WORN) {
-                    part += map.share(c, x, y);
+                for (int k = 0; k < kinds.length; k++) {
+                    double share = map.share(WORN.get(k), x, y);
+                    kinds[k] += share;
+                    part += share;
                 }
                 wear += part >= 0.5 ? 1 : 0;
                 near |= part > 0.25 && part < 0.75;
@@ -116,7 +127,17 @@ public record EdgeWear(double wornShare, double sd, int scrapes, double longestM
                         Math.hypot(0.01, 0.5 * unsure / seen),
                         scrapes,
                         longest / px,
+                        2 / px,
+                        worn == 0 ? Optional.empty() : Optional.of(WORN.get(most(kinds))),
                         depth.isEmpty() ? 0 : depth.get(depth.size() / 2) / px));
+    }
+
+    private static int most(double[] values) {
+        int at = 0;
+        for (int k = 1; k < values.length; k++) {
+            at = values[k] > values[at] ? k : at;
+        }
+        return at;
     }
 
     private static Region around(Edge e) {

@@ -34,7 +34,12 @@ public record Gap(
         STREAK_ANGLE("streaks off the vertical", "°", 3, 0),
         STREAK_LENGTH("streaks long", "mm", 10, 0.2),
         DUST_HEIGHT("dust up to", "mm", 25, 0.1),
-        DUST_STRENGTH("dust at the foot", "%", 6, 0.15);
+        DUST_STRENGTH("dust at the foot", "%", 6, 0.15),
+        KICK_UP("stronger towards both ends by", "%", 4, 0.25),
+        FILM_STRENGTH("where it is strongest", "%", 6, 0.15),
+        FILM_PLACE("strongest from the left", "mm", 60, 0),
+        EDGE_WORN("worn along the edge", "%", 4, 0.15),
+        LONGEST_SCRAPE("longest scrape", "mm", 20, 0.25);
 
         private final String label;
         private final String unit;
@@ -110,7 +115,27 @@ public record Gap(
             streaks(prototype, model, c, out);
         }
         dust(prototype, model, out);
+        along(prototype, model, out);
         return out;
+    }
+
+    /** The wear along an edge on both sides. */
+    public static List<Gap> between(EdgeWear prototype, EdgeWear model) {
+        return List.of(
+                of(
+                        Kind.EDGE_WORN,
+                        Optional.empty(),
+                        100 * prototype.wornShare(),
+                        100 * prototype.sd(),
+                        100 * model.wornShare(),
+                        100 * model.sd()),
+                of(
+                        Kind.LONGEST_SCRAPE,
+                        Optional.empty(),
+                        prototype.longestMm(),
+                        prototype.longestSdMm(),
+                        model.longestMm(),
+                        model.longestSdMm()));
     }
 
     private static Optional<Cover.ClassCover> cover(MeasuredRegion r, WeatherClass c) {
@@ -195,6 +220,29 @@ public record Gap(
                                 3,
                                 100 * m.get().footStrength(),
                                 3));
+            }
+        }
+    }
+
+    /** Where a film stands in a U its two ends count, else the one place where it is strongest. */
+    private static void along(MeasuredRegion prototype, MeasuredRegion model, List<Gap> out) {
+        Optional<AlongLength> p = prototype.along().told().filter(a -> !a.relative());
+        Optional<AlongLength> m = model.along().told().filter(a -> !a.relative());
+        if (p.isEmpty() || m.isEmpty() || p.get().film() != m.get().film()) {
+            return;
+        }
+        AlongLength a = p.get();
+        AlongLength b = m.get();
+        Optional<WeatherClass> film = Optional.of(a.film());
+        if (a.standsInU() || b.standsInU()) {
+            double[] u = {100 * a.uShape(), 100 * a.sd(), 100 * b.uShape(), 100 * b.sd()};
+            out.add(of(Kind.KICK_UP, film, u[0], u[1], u[2], u[3]));
+        } else if (a.hasPeak() || b.hasPeak()) {
+            double[] s = {100 * a.strongest(), 100 * a.sd(), 100 * b.strongest(), 100 * b.sd()};
+            out.add(of(Kind.FILM_STRENGTH, film, s[0], s[1], s[2], s[3]));
+            if (a.hasPeak() && b.hasPeak()) {
+                double bin = prototype.region().widthMm() / a.strength().size();
+                out.add(of(Kind.FILM_PLACE, film, a.peakMm(), bin, b.peakMm(), bin));
             }
         }
     }

@@ -10,10 +10,11 @@ import org.pendrik.core.photo.Region;
  * <p>Pixels at least half of the class that touch, also at their corners, are one spot; its area is
  * the sum of the parts that its pixels and the rim round them hold, so that blur moves area about
  * but does not lose it. Spots cut off by the region's border are counted into the area and not into
- * the diameters.
+ * the diameters; each counts half, since a region's border cuts as many spots as lie half inside.
  *
  * @param count spots whole in the region and large enough to count
- * @param perSquareMetre count over the measured area of the prototype
+ * @param perSquareMetre whole spots and half of the cut ones over the measured area of the
+ *     prototype
  * @param areaMm2 of all of them, prototype mm²
  * @param medianMm median diameter of a circle of the same area, prototype mm
  * @param lowerMm lower quartile of the diameters
@@ -72,8 +73,10 @@ public record Spots(
         double all = 0;
         double[] diameters = new double[spots];
         int n = 0;
+        int halves = 0;
         for (int s = 1; s <= spots; s++) {
             all += area[s];
+            halves += cut[s] && core[s] >= FEWEST_PX ? 1 : 0;
             if (!cut[s] && core[s] >= FEWEST_PX) {
                 diameters[n++] = 2 * Math.sqrt(area[s] * mm2 / Math.PI);
             }
@@ -94,7 +97,7 @@ public record Spots(
         return new Answer.Told<>(
                 new Spots(
                         n,
-                        n / (measured * mm2) * 1e6,
+                        (n + halves / 2.0) / (measured * mm2) * 1e6,
                         all * mm2,
                         quantile(d, 0.5),
                         low,

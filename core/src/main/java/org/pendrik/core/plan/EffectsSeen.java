@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.pendrik.core.colour.ColourDifference;
@@ -11,6 +12,7 @@ import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.DustHeight;
+import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.Spots;
@@ -45,6 +47,9 @@ public final class EffectsSeen {
     /** Share of the surface at the foot, percent. */
     private static final double[] DUST = {8, 25, 50};
 
+    /** Worn share of an edge, percent of its length. */
+    private static final double[] WORN = {5, 20, 45};
+
     /** From here on marks run down, below they sit. */
     private static final double RUNS = 0.4;
 
@@ -75,16 +80,23 @@ public final class EffectsSeen {
      *
      * @param classColour what each sampled class looks like
      */
-    public record Seen(
-            MeasuredRegion measured, String zone, java.util.Map<WeatherClass, Lab> classColour) {}
+    public record Seen(MeasuredRegion measured, String zone, Map<WeatherClass, Lab> classColour) {}
+
+    /**
+     * A measured edge and the zone that it belongs to.
+     *
+     * @param classColour what each sampled class looks like
+     */
+    public record SeenEdge(
+            String name, EdgeWear wear, String zone, Map<WeatherClass, Lab> classColour) {}
 
     public EffectsSeen(Catalogue catalogue, Sight sight) {
         this.catalogue = catalogue;
         this.sight = sight;
     }
 
-    /** What these regions show; where two show the same on one zone, the stronger. */
-    public List<Proposal> in(List<Seen> regions) {
+    /** What these regions and edges show; where two show the same on one zone, the stronger. */
+    public List<Proposal> in(List<Seen> regions, List<SeenEdge> edges) {
         List<Proposal> all = new ArrayList<>();
         for (Seen s : regions) {
             fade(s, all);
@@ -94,6 +106,7 @@ public final class EffectsSeen {
             film(s, WeatherClass.SOOT, EffectKind.POWDER, SOOT, all);
             dust(s, all);
         }
+        edges.forEach(e -> worn(e, all));
         List<Proposal> out = new ArrayList<>();
         for (Proposal p : all) {
             Optional<Proposal> same =
@@ -238,6 +251,26 @@ public final class EffectsSeen {
             return;
         }
         film(s, WeatherClass.DUST, EffectKind.DUST, DUST, out);
+    }
+
+    private void worn(SeenEdge e, List<Proposal> out) {
+        EdgeWear w = e.wear();
+        int strength = strength(100 * w.wornShare(), WORN);
+        if (strength > 0) {
+            Optional<Lab> colour = w.kind().map(e.classColour()::get);
+            out.add(
+                    new Proposal(
+                            EffectKind.CHIPS,
+                            Set.of(e.zone()),
+                            strength,
+                            colour,
+                            colour.flatMap(c -> nearest(EffectKind.CHIPS, c)),
+                            mark(Sight.Mark.SPOT, w.depthMm(), 0),
+                            say(
+                                    "worn on %.0f %% of its length in %d places, the longest %.0f mm",
+                                    100 * w.wornShare(), w.scrapes(), w.longestMm()),
+                            e.name()));
+        }
     }
 
     private Proposal proposal(

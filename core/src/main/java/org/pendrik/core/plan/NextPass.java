@@ -1,6 +1,7 @@
 package org.pendrik.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -37,20 +38,32 @@ public final class NextPass {
 
     /** Everything that is to be done in a region, what differs most first; never empty. */
     public static List<Advice> in(RegionVerdict colour, List<Gap> gaps) {
+        List<Advice> out = byAmounts(gaps);
+        if (out.isEmpty()) {
+            out.add(byColour(colour));
+        }
+        return out;
+    }
+
+    /** The same along an edge, which has no colour to judge by; empty when it has no measures. */
+    public static List<Advice> along(List<Gap> gaps) {
+        List<Advice> out = byAmounts(gaps);
+        if (out.isEmpty() && !gaps.isEmpty()) {
+            out.add(new Advice(Do.STOP, Optional.empty(), 0, numbers(gaps.getFirst())));
+        }
+        return out;
+    }
+
+    private static List<Advice> byAmounts(List<Gap> gaps) {
         List<Advice> out = new ArrayList<>();
         gaps.stream()
                 .filter(g -> g.verdict() != Verdict.AS_PROTOTYPE)
-                .sorted(
-                        java.util.Comparator.comparingDouble(
-                                (Gap g) -> -Math.abs(g.inTolerances())))
+                .sorted(Comparator.comparingDouble((Gap g) -> -Math.abs(g.inTolerances())))
                 .forEach(
                         g ->
                                 kind(g, gaps)
                                         .filter(k -> out.stream().noneMatch(a -> is(a, k)))
                                         .ifPresent(k -> out.add(advice(g, k))));
-        if (out.isEmpty()) {
-            out.add(byColour(colour));
-        }
         return out;
     }
 
@@ -60,10 +73,21 @@ public final class NextPass {
 
     /** Amounts say what to do; angles and sizes are told, but cannot be mended by another pass. */
     private static Optional<EffectKind> kind(Gap g, List<Gap> all) {
-        if (g.kind() != Gap.Kind.COVER && g.kind() != Gap.Kind.DUST_STRENGTH) {
-            return Optional.empty();
-        }
-        WeatherClass c = g.of().orElseThrow();
+        return switch (g.kind()) {
+            case COVER, DUST_STRENGTH, KICK_UP, FILM_STRENGTH -> kindOf(g.of().orElseThrow(), all);
+            case EDGE_WORN -> Optional.of(EffectKind.CHIPS);
+            case SPOT_DIAMETER,
+                    SPOT_DENSITY,
+                    STREAK_ANGLE,
+                    STREAK_LENGTH,
+                    DUST_HEIGHT,
+                    FILM_PLACE,
+                    LONGEST_SCRAPE ->
+                    Optional.empty();
+        };
+    }
+
+    private static Optional<EffectKind> kindOf(WeatherClass c, List<Gap> all) {
         boolean runs =
                 all.stream()
                         .anyMatch(
@@ -82,20 +106,29 @@ public final class NextPass {
     }
 
     private static Advice advice(Gap g, EffectKind kind) {
-        String what = g.of().orElseThrow().label();
-        String numbers =
-                String.format(
-                        Locale.ROOT,
-                        "%s %.1f %% on the model, %.1f %% on the prototype (± %.1f)",
-                        what,
-                        g.model(),
-                        g.prototype(),
-                        g.tolerance());
         if (g.verdict() == Verdict.HEAVIER) {
-            return new Advice(Do.TAKE_BACK, Optional.of(kind), 0, numbers);
+            return new Advice(Do.TAKE_BACK, Optional.of(kind), 0, numbers(g));
         }
         return new Advice(
-                Do.AGAIN, Optional.of(kind), strength(1 - g.model() / g.prototype()), numbers);
+                Do.AGAIN, Optional.of(kind), strength(1 - g.model() / g.prototype()), numbers(g));
+    }
+
+    /** Covers go by the name of what covers; everything else says what it is too. */
+    private static String numbers(Gap g) {
+        String of = g.of().map(WeatherClass::label).orElse("");
+        String what =
+                g.kind() == Gap.Kind.COVER || g.kind() == Gap.Kind.DUST_STRENGTH
+                        ? of
+                        : (of.isEmpty() ? "" : of + " ") + g.kind().label();
+        return String.format(
+                Locale.ROOT,
+                "%s %.1f %s on the model, %.1f %s on the prototype (± %.1f)",
+                what,
+                g.model(),
+                g.kind().unit(),
+                g.prototype(),
+                g.kind().unit(),
+                g.tolerance());
     }
 
     private static int strength(double missing) {

@@ -86,4 +86,13 @@ final class Painted {
     static ClassSample sample(WeatherClass c, double x, double y) {
         return new ClassSample(c, new Region(c.label(), x, y, 100, 80));
     }
+
+    static Lab mixed(Lab a, Lab b, double share) {
+        double[] u = org.pendrik.core.colour.Srgb.labToLinear(a);
+        double[] v = org.pendrik.core.colour.Srgb.labToLinear(b);
+        return org.pendrik.core.colour.Srgb.linearToLab(
+                u[0] + share * (v[0] - u[0]),
+                u[1] + share * (v[1] - u[1]),
+                u[2] + share * (v[2] - u[2]));
+    }
 }

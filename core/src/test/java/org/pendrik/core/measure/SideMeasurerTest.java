@@ -157,7 +157,7 @@ public class SideMeasurerTest {
                     Painted.by(
                             (x, y) -> {
                                 double s = 0.8 / (1 + Math.exp((1000 - y - half) / decay));
-                                return mixed(Painted.GREEN, Painted.DUST, s);
+                                return Painted.mixed(Painted.GREEN, Painted.DUST, s);
                             });
             DustHeight d =
                     Painted.measure(p.plane(), List.of(), BODY)
@@ -181,7 +181,8 @@ public class SideMeasurerTest {
                                 return y < 300 ? Painted.GREEN : Painted.DUST;
                             }
                             // towards the dust all over, and hardly more at the foot
-                            return mixed(Painted.GREEN, Painted.DUST, 0.25 + 0.05 * y / 1200);
+                            return Painted.mixed(
+                                    Painted.GREEN, Painted.DUST, 0.25 + 0.05 * y / 1200);
                         });
         var samples =
                 List.of(
@@ -189,15 +190,6 @@ public class SideMeasurerTest {
                         Painted.sample(WeatherClass.DUST, 40, 400));
         var dust = Painted.measure(p.plane(), samples, BODY).regions().getFirst().dust();
         assertTrue(dust.refusal().orElseThrow().contains("no dustier"), dust.toString());
-    }
-
-    private static Lab mixed(Lab a, Lab b, double share) {
-        double[] u = org.pendrik.core.colour.Srgb.labToLinear(a);
-        double[] v = org.pendrik.core.colour.Srgb.labToLinear(b);
-        return org.pendrik.core.colour.Srgb.linearToLab(
-                u[0] + share * (v[0] - u[0]),
-                u[1] + share * (v[1] - u[1]),
-                u[2] + share * (v[2] - u[2]));
     }
 
     @Test
@@ -213,7 +205,7 @@ public class SideMeasurerTest {
                 Painted.by(
                         (x, y) -> {
                             double u = Math.abs(x - 1200) / 800;
-                            return mixed(Painted.GREEN, Painted.DUST, u > 0.7 ? 0.7 : 0.15);
+                            return Painted.mixed(Painted.GREEN, Painted.DUST, u > 0.7 ? 0.7 : 0.15);
                         });
         AlongLength u =
                 Painted.measure(ends.plane(), List.of(), new Region("end", 400, 200, 1600, 800))
@@ -226,7 +218,7 @@ public class SideMeasurerTest {
         Painted soot =
                 Painted.by(
                         (x, y) ->
-                                mixed(
+                                Painted.mixed(
                                         Painted.GREEN,
                                         Painted.BLACK,
                                         x < 700 ? 0.05 : 0.05 + 0.85 * Math.exp(-(x - 700) / 430)));

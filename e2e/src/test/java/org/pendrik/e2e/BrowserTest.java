@@ -1,0 +1,43 @@
+package org.pendrik.e2e;
+
+import org.testng.ITestResult;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+
+/** Tests in a browser at a server of their own; what was seen when one fails is kept. */
+abstract class BrowserTest {
+    private final String[] flags;
+    Server server;
+    Browser browser;
+
+    /**
+     * @param flags of the server
+     */
+    BrowserTest(String... flags) {
+        this.flags = flags;
+    }
+
+    @BeforeClass
+    public void open() {
+        server = Server.start(Server.freshFolder(), flags);
+        browser = new Browser();
+    }
+
+    @AfterMethod(alwaysRun = true)
+    public void picture(ITestResult result) {
+        if (!result.isSuccess() && browser != null) {
+            browser.picture(result.getName());
+        }
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void shut() {
+        if (browser != null) {
+            browser.close();
+        }
+        if (server != null) {
+            server.close();
+        }
+    }
+}

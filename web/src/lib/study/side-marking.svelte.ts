@@ -1,0 +1,225 @@
+import type { Side, WeatherClass } from './sides';
+import type { Region, StudyDesk } from './study-desk.svelte';
+
+export type Verb = Region['role'] | 'SAMPLE';
+export type Place = { x: number; y: number };
+type Box = { xMm: number; yMm: number; widthMm: number; heightMm: number };
+
+/** Where marks are made: the photograph's flat side and how large a pixel of the screen is on it. */
+export type Ground = {
+	photoId: string;
+	side: Side;
+	lengthMm: number;
+	heightMm: number;
+	unit: number;
+};
+
+const CLOSE_PX = 12;
+const MOST_CORNERS = 60;
+
+/**
+ * What a drag on the flat side marks: a region, a place to leave out, an edge, a piece to cut, or a
+ * sample of a class. Regions are boxes, or go corner by corner round what is not one.
+ */
+export class SideMarking {
+	kind = $state<WeatherClass>('PAINT');
+	#verb = $state<Verb>('MEASURE');
+	#cornered = $state(false);
+	#start = $state<Place>();
+	#end = $state<Place>();
+	#corners = $state.raw<Place[]>([]);
+
+	constructor(
+		private readonly desk: StudyDesk,
+		private readonly ground: () => Ground
+	) {}
+
+	get verb(): Verb {
+		return this.#verb;
+	}
+
+	set verb(verb: Verb) {
+		this.#verb = verb;
+		this.forget();
+	}
+
+	/** Whether corners are set one by one; edges and samples have none. */
+	get cornered(): boolean {
+		return this.#cornered && this.canCorner;
+	}
+
+	set cornered(on: boolean) {
+		this.#cornered = on;
+		this.forget();
+	}
+
+	get canCorner(): boolean {
+		return this.#verb !== 'EDGE' && this.#verb !== 'SAMPLE';
+	}
+
+	/** The corners so far, of a region that is not closed yet. */
+	get corners(): Place[] {
+		return this.#corners;
+	}
+
+	/** The two ends of a drag that goes on. */
+	get ends(): [Place, Place] | undefined {
+		return this.#start && this.#end ? [this.#start, this.#end] : undefined;
+	}
+
+	get draft(): Box | undefined {
+		return this.ends && boxOf(this.ends);
+	}
+
+	/** The pointer goes down; whether a drag begins. */
+	press(p: Place): boolean {
+		if (this.cornered) {
+			this.#corner(p);
+			return false;
+		}
+		const hit = [...this.#here]
+			.reverse()
+			.find(
+				(r) => p.x >= r.xMm && p.x <= r.xMm + r.widthMm && p.y >= r.yMm && p.y <= r.yMm + r.heightMm
+			);
+		if (this.#verb !== 'SAMPLE' && hit && hit.id !== this.desk.chosen) {
+			this.desk.chosen = hit.id;
+			return false;
+		}
+		this.#start = this.#end = p;
+		return true;
+	}
+
+	drag(p: Place): void {
+		if (this.#start) this.#end = p;
+	}
+
+	/** The pointer is up: what is large enough is marked, a mere touch is not. */
+	release(): void {
+		const ends = this.ends;
+		this.#start = this.#end = undefined;
+		if (!ends) return;
+		const { unit } = this.ground();
+		const box = boxOf(ends);
+		const large = (width: number, height: number) =>
+			box.widthMm > width * unit && box.heightMm > height * unit;
+		if (this.#verb === 'SAMPLE') {
+			if (large(3, 3)) this.#mark(box, []);
+		} else if (this.#verb === 'EDGE') {
+			if (Math.max(box.widthMm, box.heightMm) > 12 * unit) this.#mark(box, ends);
+		} else if (large(12, 6)) {
+			this.#mark(box, []);
+		}
+	}
+
+	/** Marks something in the middle of what is shown, to be moved by the keys. */
+	markAmid(shown: { x: number; y: number; width: number; height: number }): void {
+		const box = {
+			xMm: shown.x + shown.width * 0.45,
+			yMm: shown.y + shown.height * 0.4,
+			widthMm: shown.width * 0.1,
+			heightMm: shown.height * 0.15
+		};
+		if (this.#verb === 'EDGE') {
+			const y = box.yMm + box.heightMm / 2;
+			const ends = [
+				{ x: box.xMm, y },
+				{ x: box.xMm + box.widthMm, y }
+			];
+			this.#mark({ ...box, yMm: y, heightMm: 1 }, ends);
+		} else {
+			this.#mark(box, []);
+		}
+	}
+
+	/** Moves the chosen region, or sizes it, by millimetres; whether there is one that can be. */
+	steer(dx: number, dy: number, sizing: boolean): boolean {
+		const { lengthMm, heightMm, side } = this.ground();
+		const r = this.desk.chosenRegion;
+		if (!r || r.side !== side) return false;
+		if (sizing && r.outline.length) return false;
+		const fit = (v: number, least: number, most: number) => Math.min(Math.max(v, least), most);
+		if (sizing) {
+			const size = {
+				widthMm: fit(r.widthMm + dx, 20, lengthMm - r.xMm),
+				heightMm: fit(r.heightMm + dy, 20, heightMm - r.yMm)
+			};
+			void this.desk.changeRegion(r.id, size, 'Region sized');
+			return true;
+		}
+		const xMm = fit(r.xMm + dx, 0, lengthMm - r.widthMm);
+		const yMm = fit(r.yMm + dy, 0, heightMm - r.heightMm);
+		const outline = r.outline.map((p) => ({ x: p.x + xMm - r.xMm, y: p.y + yMm - r.yMm }));
+		void this.desk.changeRegion(r.id, { xMm, yMm, outline }, 'Region moved');
+		return true;
+	}
+
+	/** Ends an outline of three corners or more. */
+	close(): void {
+		const corners = this.#corners;
+		if (corners.length < 3) return;
+		this.forget();
+		this.#mark(boxOf(corners), corners);
+	}
+
+	/** Takes the last corner back; whether there was one. */
+	back(): boolean {
+		if (this.#corners.length === 0) return false;
+		this.#corners = this.#corners.slice(0, -1);
+		return true;
+	}
+
+	/** Leaves what is not finished. */
+	forget(): void {
+		this.#start = this.#end = undefined;
+		this.#corners = [];
+	}
+
+	get #here(): Region[] {
+		const { side } = this.ground();
+		return this.desk.regions.filter((r) => r.side === side);
+	}
+
+	#corner(p: Place): void {
+		const { unit } = this.ground();
+		const first = this.#corners[0];
+		if (
+			first &&
+			this.#corners.length >= 3 &&
+			Math.hypot(p.x - first.x, p.y - first.y) < CLOSE_PX * unit
+		) {
+			this.close();
+		} else if (this.#corners.length < MOST_CORNERS) {
+			this.#corners = [...this.#corners, p];
+		}
+	}
+
+	#mark(box: Box, outline: Place[]): void {
+		const { photoId, side } = this.ground();
+		if (this.#verb === 'SAMPLE') {
+			void this.desk.addSample({ ...box, photographId: photoId, kind: this.kind });
+			return;
+		}
+		void this.desk.addRegion({
+			...box,
+			widthMm: Math.max(1, box.widthMm),
+			heightMm: Math.max(1, box.heightMm),
+			zoneKey: null,
+			side,
+			role: this.#verb,
+			outline
+		});
+	}
+}
+
+function boxOf(places: Place[]): Box {
+	const x = places.map((p) => p.x);
+	const y = places.map((p) => p.y);
+	const [left, top] = [Math.min(...x), Math.min(...y)];
+	return {
+		xMm: left,
+		yMm: top,
+		widthMm: Math.max(...x) - left,
+		heightMm: Math.max(...y) - top
+	};
+}

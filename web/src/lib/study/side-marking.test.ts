@@ -1,0 +1,199 @@
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { SideMarking } from './side-marking.svelte';
+import type { Region, Sample, StudyDesk } from './study-desk.svelte';
+
+/** A desk that keeps what it is told. */
+class Kept {
+	regions: Region[] = [];
+	samples: Omit<Sample, 'id'>[] = [];
+	chosen: string | undefined;
+	changes: [string, Partial<Region>, string | undefined][] = [];
+
+	get chosenRegion() {
+		return this.regions.find((r) => r.id === this.chosen);
+	}
+	addRegion = vi.fn((part: Omit<Region, 'id' | 'factory' | 'name'>) => {
+		const id = `r${this.regions.length + 1}`;
+		this.regions.push({ ...part, id, name: id, factory: false });
+		return Promise.resolve();
+	});
+	addSample = vi.fn((part: Omit<Sample, 'id'>) => {
+		this.samples.push(part);
+		return Promise.resolve(true);
+	});
+	changeRegion = vi.fn((id: string, part: Partial<Region>, label?: string) => {
+		this.changes.push([id, part, label]);
+		this.regions = this.regions.map((r) => (r.id === id ? { ...r, ...part } : r));
+		return Promise.resolve(true);
+	});
+}
+
+describe('marking on the flat side', () => {
+	let desk: Kept;
+	let marking: SideMarking;
+
+	beforeEach(() => {
+		desk = new Kept();
+		marking = new SideMarking(desk as unknown as StudyDesk, () => ({
+			photoId: 'photo',
+			side: 'LEFT',
+			lengthMm: 4000,
+			heightMm: 1600,
+			unit: 5
+		}));
+	});
+
+	const pull = (x0: number, y0: number, x1: number, y1: number) => {
+		marking.press({ x: x0, y: y0 });
+		marking.drag({ x: x1, y: y1 });
+		marking.release();
+	};
+
+	test('a drag in any direction marks the box between its ends', () => {
+		pull(900, 700, 500, 300);
+		expect(desk.regions).toMatchObject([
+			{ xMm: 500, yMm: 300, widthMm: 400, heightMm: 400, role: 'MEASURE', outline: [] }
+		]);
+		expect(marking.draft).toBeUndefined();
+	});
+
+	test('a touch that hardly moves marks nothing', () => {
+		pull(500, 300, 540, 320);
+		marking.verb = 'EDGE';
+		pull(500, 300, 540, 300);
+		marking.verb = 'SAMPLE';
+		pull(500, 300, 510, 330);
+		expect(desk.addRegion).not.toHaveBeenCalled();
+		expect(desk.addSample).not.toHaveBeenCalled();
+	});
+
+	test('a touch inside a region chooses it, and a second one draws in it', () => {
+		pull(500, 300, 900, 700);
+		expect(marking.press({ x: 600, y: 400 })).toBe(false);
+		expect(desk.chosen).toBe('r1');
+		expect(marking.press({ x: 600, y: 400 })).toBe(true);
+	});
+
+	test('where two regions lie over each other the upper one is chosen', () => {
+		pull(500, 300, 900, 700);
+		desk.chosen = 'r1';
+		pull(600, 400, 800, 600);
+		desk.chosen = undefined;
+		marking.press({ x: 700, y: 500 });
+		expect(desk.chosen).toBe('r2');
+	});
+
+	test('a region of another side is not in the way', () => {
+		pull(500, 300, 900, 700);
+		desk.regions = desk.regions.map((r) => ({ ...r, side: 'ROOF' }));
+		expect(marking.press({ x: 600, y: 400 })).toBe(true);
+	});
+
+	test('an edge keeps its ends in the order of the drag', () => {
+		marking.verb = 'EDGE';
+		pull(900, 700, 500, 700);
+		expect(desk.regions[0]).toMatchObject({
+			role: 'EDGE',
+			xMm: 500,
+			yMm: 700,
+			widthMm: 400,
+			heightMm: 1,
+			outline: [
+				{ x: 900, y: 700 },
+				{ x: 500, y: 700 }
+			]
+		});
+	});
+
+	test('a sample is of the class that was said, also over a region', () => {
+		pull(500, 300, 900, 700);
+		marking.verb = 'SAMPLE';
+		marking.kind = 'SOOT';
+		pull(600, 400, 640, 440);
+		expect(desk.samples).toEqual([
+			{ photographId: 'photo', kind: 'SOOT', xMm: 600, yMm: 400, widthMm: 40, heightMm: 40 }
+		]);
+	});
+
+	test('corners go round what is no box, and the first one closes it', () => {
+		marking.verb = 'CUT';
+		marking.cornered = true;
+		for (const [x, y] of [
+			[100, 100],
+			[600, 140],
+			[420, 500]
+		] as const) {
+			expect(marking.press({ x, y })).toBe(false);
+		}
+		expect(marking.corners).toHaveLength(3);
+		marking.press({ x: 130, y: 120 });
+		expect(desk.regions[0]).toMatchObject({
+			role: 'CUT',
+			xMm: 100,
+			yMm: 100,
+			widthMm: 500,
+			heightMm: 400
+		});
+		expect(desk.regions[0]?.outline).toHaveLength(3);
+		expect(marking.corners).toEqual([]);
+	});
+
+	test('two corners are no outline, and a corner can be taken back', () => {
+		marking.cornered = true;
+		marking.press({ x: 100, y: 100 });
+		marking.press({ x: 600, y: 100 });
+		marking.close();
+		expect(desk.regions).toEqual([]);
+		expect(marking.back()).toBe(true);
+		expect(marking.corners).toEqual([{ x: 100, y: 100 }]);
+		expect(marking.back()).toBe(true);
+		expect(marking.back()).toBe(false);
+	});
+
+	test('another verb leaves an unfinished outline, and edges have none', () => {
+		marking.cornered = true;
+		marking.press({ x: 100, y: 100 });
+		marking.verb = 'EDGE';
+		expect(marking.corners).toEqual([]);
+		expect(marking.cornered).toBe(false);
+		marking.verb = 'EXCLUDE';
+		expect(marking.cornered).toBe(true);
+	});
+
+	test('an outline has no more corners than can be kept', () => {
+		marking.cornered = true;
+		for (let i = 0; i < 70; i++) marking.press({ x: 2000 + i * 10, y: 100 + i * 20 });
+		expect(marking.corners).toHaveLength(60);
+	});
+
+	test('keys mark in the middle of what is shown', () => {
+		marking.markAmid({ x: 1000, y: 400, width: 1000, height: 400 });
+		expect(desk.regions[0]).toMatchObject({ xMm: 1450, yMm: 560, widthMm: 100, heightMm: 60 });
+		marking.verb = 'EDGE';
+		marking.markAmid({ x: 0, y: 0, width: 4000, height: 1600 });
+		expect(desk.regions[1]?.outline).toHaveLength(2);
+	});
+
+	test('the chosen region is moved and sized, never over the border', () => {
+		pull(500, 300, 900, 700);
+		expect(marking.steer(20, 0, false)).toBe(false);
+		desk.chosen = 'r1';
+		marking.steer(-9000, 20, false);
+		expect(desk.regions[0]).toMatchObject({ xMm: 0, yMm: 320 });
+		marking.steer(9000, -9000, true);
+		expect(desk.regions[0]).toMatchObject({ widthMm: 4000, heightMm: 20 });
+		expect(desk.changes.map((c) => c[2])).toEqual(['Region moved', 'Region sized']);
+	});
+
+	test('an outline and an edge move with all their corners, and are not sized', () => {
+		marking.verb = 'EDGE';
+		pull(500, 300, 900, 300);
+		desk.chosen = 'r1';
+		expect(marking.steer(100, 0, true)).toBe(false);
+		marking.steer(100, 50, false);
+		expect(desk.regions[0]?.outline).toEqual([
+			{ x: 600, y: 350 },
+			{ x: 1000, y: 350 }
+		]);
+	});
+});
