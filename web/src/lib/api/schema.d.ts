@@ -960,6 +960,7 @@ export interface components {
             halfLeftMm?: number | null;
             /** Format: double */
             halfRightMm?: number | null;
+            hasPeak: boolean;
             /** Format: double */
             peakMm: number;
             relative: boolean;
@@ -1273,6 +1274,8 @@ export interface components {
         DustHeight: {
             /** Format: double */
             decayMm: number;
+            /** Format: double */
+            footSd: number;
             /** Format: double */
             footStrength: number;
             /** Format: double */

@@ -21,7 +21,7 @@
 	<tbody>
 		{#each shown as d (d.kind + d.of)}
 			<tr class="align-middle">
-				<th scope="row" class="w-32 pr-2 text-left leading-tight font-normal"
+				<th scope="row" class="w-36 pr-2 text-left leading-tight font-normal"
 					>{d.of && !d.label.startsWith(d.of) ? `${d.of}, ` : ''}{d.label}</th
 				>
 				<td class="w-24">

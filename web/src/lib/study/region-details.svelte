@@ -93,10 +93,10 @@
 		)} mm up ({model(m.dust.halfHeightMm)}), a quarter left {Math.round(m.dust.decayMm)} mm higher{m
 			.dust.relative
 			? '; strength not known without a sample of dust'
-			: `; ${Math.round(m.dust.footStrength * 100)} % at the foot`}
+			: `; ${Math.round(m.dust.footStrength * 100)} ± ${Math.round(m.dust.footSd * 200)} % at the foot`}
 	</p>
 {/if}
-{#if m.along && !m.along.relative}
+{#if m.along && !m.along.relative && (m.along.hasPeak || m.along.standsInU)}
 	<figure>
 		<svg
 			viewBox="0 0 100 22"

@@ -47,6 +47,8 @@ public final class MeasureView {
      * @param strength from the region's left edge to its right, 0 to 1
      * @param halfLeftMm null when it does not fall to half within the region
      * @param halfRightMm the same to the right
+     * @param standsInU both ends are clearly stronger than what lies between
+     * @param hasPeak clearly stronger at one place than elsewhere
      */
     public record Along(
             List<Double> strength,
@@ -55,6 +57,7 @@ public final class MeasureView {
             @Nullable Double halfLeftMm,
             @Nullable Double halfRightMm,
             boolean standsInU,
+            boolean hasPeak,
             boolean relative) {
         static Along of(AlongLength a) {
             return new Along(
@@ -64,6 +67,7 @@ public final class MeasureView {
                     a.halfLeftMm().orElse(null),
                     a.halfRightMm().orElse(null),
                     a.standsInU(),
+                    a.hasPeak(),
                     a.relative());
         }
     }

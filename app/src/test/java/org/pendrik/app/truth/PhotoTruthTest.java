@@ -60,6 +60,7 @@ public class PhotoTruthTest {
             {TruthTrial.COVER, 3, 8},
             {TruthTrial.ANGLE, 1, 1.5},
             {TruthTrial.DUST, 2, 4},
+            {TruthTrial.FOOT, 3, 13},
             {TruthTrial.SPOTS, 10, 20},
         };
     }
@@ -81,6 +82,7 @@ public class PhotoTruthTest {
             {TruthTrial.COVER},
             {TruthTrial.ANGLE},
             {TruthTrial.DUST},
+            {TruthTrial.FOOT},
             {TruthTrial.SPOTS},
         };
     }

@@ -51,6 +51,7 @@ final class TruthScene {
     final WeatherClass[] kind = new WeatherClass[width * height];
     final double streakAngle;
     final double dustHeightMm;
+    final double footStrength;
     final WeatherClass spotKind;
     final WeatherClass streakKind;
     private final List<Double> diameters = new ArrayList<>();
@@ -84,7 +85,9 @@ final class TruthScene {
         double half = 130 + 230 * random.nextDouble();
         double decay = 25 + 50 * random.nextDouble();
         dustHeightMm = half + decay * Math.log(1 + 2 * Math.exp(-half / decay));
-        paintAll(half, decay, 0.55 + 0.35 * random.nextDouble());
+        double strength = 0.55 + 0.35 * random.nextDouble();
+        footStrength = strength / (1 + Math.exp(-half / decay));
+        paintAll(half, decay, strength);
     }
 
     private static Region inset(Region r) {

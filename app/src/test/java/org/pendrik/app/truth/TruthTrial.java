@@ -39,6 +39,7 @@ final class TruthTrial {
     static final String COVER = "class cover, points";
     static final String SPOTS = "median spot diameter, %";
     static final String ANGLE = "streak angle, °";
+    static final String FOOT = "dust at the foot, points";
     static final String DUST = "dust half height, % of the side's height";
 
     /**
@@ -203,6 +204,9 @@ final class TruthTrial {
                             DUST,
                             100 * (d.halfHeightMm() - scene.dustHeightMm) / TruthScene.HEIGHT_MM,
                             200 * d.halfHeightSdMm() / TruthScene.HEIGHT_MM));
+            results.add(
+                    new Result(
+                            FOOT, 100 * (d.footStrength() - scene.footStrength), 200 * d.footSd()));
         }
     }
 

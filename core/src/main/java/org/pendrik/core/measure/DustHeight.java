@@ -16,8 +16,10 @@ import org.pendrik.core.photo.Region;
  * @param halfHeightMm above the lower edge of the region, prototype mm
  * @param halfHeightSdMm one standard deviation
  * @param decayMm from half to a quarter
- * @param footStrength how much of the surface the film covers at the lower edge, 0 to 1, as far as
- *     the colour of the film is known
+ * @param footStrength how much of the surface the film covers at the lower edge more than far above
+ *     it, 0 to 1, as far as the colour of the film is known; paint that is off its sample, and a
+ *     film that lies everywhere, do not count
+ * @param footSd one standard deviation of it
  * @param relative the strength is counted against the lowest part of the region itself, since no
  *     sample of dust was picked
  */
@@ -26,7 +28,14 @@ public record DustHeight(
         double halfHeightSdMm,
         double decayMm,
         double footStrength,
+        double footSd,
         boolean relative) {
+    /** What the unevenness of a film leaves open of its strength. */
+    private static final double FOOT_FLOOR = 0.011;
+
+    /** How far colours are off in linear light: the nearer film and paint, the more that is. */
+    private static final double COLOUR_SD = 0.004;
+
     private static final int BINS = 96;
     private static final int STARTS = 24;
     private static final int WIDTHS = 12;
@@ -38,6 +47,9 @@ public record DustHeight(
 
     /** Paint that is a little off its sample looks like a little dust everywhere; dust rises. */
     private static final double LEAST_RISE = 0.1;
+
+    /** An uncertainty of the half height above this share of the region's height says nothing. */
+    private static final double MOST_OPEN = 0.25;
 
     /** Rows of a photograph share their noise and the unevenness of the surface. */
     private static final double CORRELATED = 6;
@@ -74,7 +86,7 @@ public record DustHeight(
                     "Most of " + r.name() + " is clipped, glare or excluded.",
                     "Draw the region where the side can be seen.");
         }
-        return new Curve(h, s, n, r.heightMm()).answer(r, sampled.isEmpty());
+        return new Curve(h, s, n, r.heightMm(), way.length()).answer(r, sampled.isEmpty());
     }
 
     private static Films.Way ends(double[][] rows) {
@@ -98,14 +110,19 @@ public record DustHeight(
         private final double[] s;
         private final int n;
         private final double height;
+
+        /** From clean to film in linear light. */
+        private final double way;
+
         private double base;
         private double amplitude;
 
-        Curve(double[] h, double[] s, int n, double height) {
+        Curve(double[] h, double[] s, int n, double height, double way) {
             this.h = h;
             this.s = s;
             this.n = n;
             this.height = height;
+            this.way = way;
         }
 
         private double misfit(double at, double decay) {
@@ -206,13 +223,23 @@ public record DustHeight(
                     (refitted(fit, fit[0] + step) + refitted(fit, fit[0] - step) - 2 * fit[2])
                             / (step * step);
             double sd = bend > 0 ? noise * Math.sqrt(CORRELATED) / Math.sqrt(bend / 2) : height;
+            if (sd > MOST_OPEN * height) {
+                return new Answer.CannotTell<>(
+                        "How high the dust stands in "
+                                + r.name()
+                                + " is open by "
+                                + Math.round(Math.min(sd, height))
+                                + " mm: hardly anything rises towards the foot.",
+                        "Measure a region from the sill up to where the paint is clean.");
+            }
             misfit(fit[0], fit[1]);
             return new Answer.Told<>(
                     new DustHeight(
                             half,
                             Math.hypot(Math.min(sd, height), FLOOR_SHARE * height),
                             quarter - half,
-                            relative ? foot : Math.clamp(foot + base, 0.0, 1.0),
+                            relative ? foot : Math.clamp(foot / Math.max(0.2, 1 - base), 0.0, 1.0),
+                            Math.hypot(FOOT_FLOOR, COLOUR_SD / way),
                             relative));
         }
 

@@ -217,14 +217,14 @@ public record Gap(
                                 Kind.DUST_STRENGTH,
                                 Optional.of(WeatherClass.DUST),
                                 100 * p.get().footStrength(),
-                                3,
+                                100 * p.get().footSd(),
                                 100 * m.get().footStrength(),
-                                3));
+                                100 * m.get().footSd()));
             }
         }
     }
 
-    /** Where a film stands in a U its two ends count, else the one place where it is strongest. */
+    /** Dust by how it rises towards both ends, soot by where it is strongest. */
     private static void along(MeasuredRegion prototype, MeasuredRegion model, List<Gap> out) {
         Optional<AlongLength> p = prototype.along().told().filter(a -> !a.relative());
         Optional<AlongLength> m = model.along().told().filter(a -> !a.relative());
@@ -234,16 +234,16 @@ public record Gap(
         AlongLength a = p.get();
         AlongLength b = m.get();
         Optional<WeatherClass> film = Optional.of(a.film());
-        if (a.standsInU() || b.standsInU()) {
-            double[] u = {100 * a.uShape(), 100 * a.sd(), 100 * b.uShape(), 100 * b.sd()};
-            out.add(of(Kind.KICK_UP, film, u[0], u[1], u[2], u[3]));
-        } else if (a.hasPeak() || b.hasPeak()) {
+        if (a.film() == WeatherClass.SOOT && (a.hasPeak() || b.hasPeak())) {
             double[] s = {100 * a.strongest(), 100 * a.sd(), 100 * b.strongest(), 100 * b.sd()};
             out.add(of(Kind.FILM_STRENGTH, film, s[0], s[1], s[2], s[3]));
             if (a.hasPeak() && b.hasPeak()) {
                 double bin = prototype.region().widthMm() / a.strength().size();
                 out.add(of(Kind.FILM_PLACE, film, a.peakMm(), bin, b.peakMm(), bin));
             }
+        } else if (a.film() != WeatherClass.SOOT && (a.standsInU() || b.standsInU())) {
+            double[] u = {100 * a.uShape(), 100 * a.sd(), 100 * b.uShape(), 100 * b.sd()};
+            out.add(of(Kind.KICK_UP, film, u[0], u[1], u[2], u[3]));
         }
     }
 

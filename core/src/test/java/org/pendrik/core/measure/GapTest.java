@@ -120,6 +120,53 @@ public class GapTest {
                 "soot on a roof is not held against dust on a side");
     }
 
+    @Test
+    public void sootOnARoofIsHeldAgainstSootByItsPlaceAndStrength() {
+        List<ClassSample> samples =
+                List.of(
+                        Painted.sample(WeatherClass.PAINT, 20, 20),
+                        Painted.sample(WeatherClass.SOOT, 2200, 20));
+        MeasuredRegion far = sooted(samples, 900, 0.8);
+        MeasuredRegion near = sooted(samples, 1500, 0.4);
+        List<Gap> gaps = Gap.between(far, near);
+        Gap place = of(gaps, Gap.Kind.FILM_PLACE).orElseThrow();
+        assertEquals(place.difference(), 600, 80);
+        assertEquals(place.verdict(), Verdict.HEAVIER, "further along");
+        Gap strength = of(gaps, Gap.Kind.FILM_STRENGTH).orElseThrow();
+        assertEquals(strength.verdict(), Verdict.LIGHTER);
+        assertTrue(of(gaps, Gap.Kind.KICK_UP).isEmpty());
+    }
+
+    private static MeasuredRegion sooted(List<ClassSample> samples, double at, double most) {
+        LabPlane plane =
+                Painted.by(
+                                (x, y) ->
+                                        y < 120 && x > 2180
+                                                ? Painted.BLACK
+                                                : Painted.mixed(
+                                                        Painted.GREEN,
+                                                        Painted.BLACK,
+                                                        y < 120
+                                                                ? 0
+                                                                : most
+                                                                        * Math.exp(
+                                                                                -Math.abs(x - at)
+                                                                                        / 300)))
+                        .plane();
+        return SideMeasurer.measure(
+                        new SideMeasurer.Question(
+                                plane,
+                                Painted.resolution(0.5),
+                                List.of(BODY),
+                                Painted.learn(plane, samples),
+                                List.of(),
+                                Optional.empty(),
+                                true),
+                        Watch.NOBODY)
+                .regions()
+                .getFirst();
+    }
+
     @DataProvider
     public Object[][] edges() {
         return new Object[][] {

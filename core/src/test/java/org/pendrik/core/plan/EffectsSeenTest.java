@@ -156,13 +156,13 @@ public class EffectsSeenTest {
     @Test
     public void dustGoesByItsHeightOnlyWhenASampleTellsItsStrength() {
         Told sampled = new Told();
-        sampled.dust = new Answer.Told<>(new DustHeight(240, 10, 90, 0.6, false));
+        sampled.dust = new Answer.Told<>(new DustHeight(240, 10, 90, 0.6, 0.02, false));
         var p = in(sampled.on("side")).getFirst();
         assertEquals(p.kind(), EffectKind.DUST);
         assertEquals(p.strength(), 3);
         assertEquals(p.why(), "60 % dust at the foot, half of it 240 mm up");
         Told relative = new Told();
-        relative.dust = new Answer.Told<>(new DustHeight(240, 10, 90, 0.6, true));
+        relative.dust = new Answer.Told<>(new DustHeight(240, 10, 90, 0.6, 0.02, true));
         assertTrue(in(relative.on("side")).isEmpty());
     }
 
