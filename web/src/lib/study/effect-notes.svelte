@@ -88,7 +88,7 @@
 					{#if e.marks}<span class="block text-soft">{e.marks}</span>{/if}
 				</button>
 				<button
-					class="tag underline"
+					class="tag whitespace-nowrap underline"
 					onclick={() =>
 						void desk.setEffects(`${label(e.kind)} taken out`, (all) =>
 							all.filter((x) => x.id !== e.id)

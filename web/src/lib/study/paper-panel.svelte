@@ -23,13 +23,15 @@
 		from: -40,
 		to: 40
 	});
-	let panel = $state('');
+	let wanted = $state('');
 	let refused = $state('');
 	let showArt = $state(false);
 	let input = $state<HTMLInputElement>();
 
 	const pieces = $derived(desk.regions.filter((r) => r.role === 'CUT'));
 	const panels = $derived(desk.regions.filter((r) => r.role !== 'EDGE' && r.role !== 'EXCLUDE'));
+	// what was chosen may have been taken out since
+	const panel = $derived(panels.find((p) => p.id === wanted)?.id ?? panels[0]?.id);
 	const wiperLink = $derived(
 		`/api/paper/wiper.svg?${new URLSearchParams(
 			Object.entries({ ...wiper, kerf }).map(([k, v]) => [k, String(v)])
@@ -47,7 +49,7 @@
 	] as const;
 
 	async function add(file: File | undefined) {
-		const region = panel || panels[0]?.id;
+		const region = panel;
 		if (!file || !region) return;
 		refused = '';
 		try {
@@ -166,7 +168,10 @@
 		{:else}
 			<div class="mt-1 flex flex-wrap items-end gap-3">
 				<label class="flex flex-col"
-					><span class="tag">Fitted to</span><select bind:value={panel}>
+					><span class="tag">Fitted to</span><select
+						value={panel}
+						onchange={(e) => (wanted = e.currentTarget.value)}
+					>
 						{#each panels as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
 					</select></label
 				>

@@ -71,19 +71,10 @@ export class SideMarking {
 		return this.ends && boxOf(this.ends);
 	}
 
-	/** The pointer goes down; whether a drag begins. */
+	/** The pointer goes down: a corner, or the beginning of a drag; whether one begins. */
 	press(p: Place): boolean {
 		if (this.cornered) {
 			this.#corner(p);
-			return false;
-		}
-		const hit = [...this.#here]
-			.reverse()
-			.find(
-				(r) => p.x >= r.xMm && p.x <= r.xMm + r.widthMm && p.y >= r.yMm && p.y <= r.yMm + r.heightMm
-			);
-		if (this.#verb !== 'SAMPLE' && hit && hit.id !== this.desk.chosen) {
-			this.desk.chosen = hit.id;
 			return false;
 		}
 		this.#start = this.#end = p;
@@ -94,7 +85,7 @@ export class SideMarking {
 		if (this.#start) this.#end = p;
 	}
 
-	/** The pointer is up: what is large enough is marked, a mere touch is not. */
+	/** The pointer is up: a drag that is large enough marks, a mere touch chooses what lies there. */
 	release(): void {
 		const ends = this.ends;
 		this.#start = this.#end = undefined;
@@ -103,12 +94,12 @@ export class SideMarking {
 		const box = boxOf(ends);
 		const large = (width: number, height: number) =>
 			box.widthMm > width * unit && box.heightMm > height * unit;
-		if (this.#verb === 'SAMPLE') {
-			if (large(3, 3)) this.#mark(box, []);
-		} else if (this.#verb === 'EDGE') {
-			if (Math.max(box.widthMm, box.heightMm) > 12 * unit) this.#mark(box, ends);
-		} else if (large(12, 6)) {
+		if (this.#verb === 'SAMPLE' ? large(3, 3) : this.#verb !== 'EDGE' && large(12, 6)) {
 			this.#mark(box, []);
+		} else if (this.#verb === 'EDGE' && Math.max(box.widthMm, box.heightMm) > 12 * unit) {
+			this.#mark(box, ends);
+		} else if (Math.max(box.widthMm, box.heightMm) <= 3 * unit) {
+			this.#choose(ends[1]);
 		}
 	}
 
@@ -175,9 +166,21 @@ export class SideMarking {
 		this.#corners = [];
 	}
 
-	get #here(): Region[] {
-		const { side } = this.ground();
-		return this.desk.regions.filter((r) => r.side === side);
+	/** The uppermost region at a place; edges are hit from near them. */
+	#choose(p: Place): void {
+		const { side, unit } = this.ground();
+		const near = (r: Region) => (r.role === 'EDGE' ? 6 * unit : 0);
+		const hit = [...this.desk.regions]
+			.reverse()
+			.find(
+				(r) =>
+					r.side === side &&
+					p.x >= r.xMm - near(r) &&
+					p.x <= r.xMm + r.widthMm + near(r) &&
+					p.y >= r.yMm - near(r) &&
+					p.y <= r.yMm + r.heightMm + near(r)
+			);
+		if (hit) this.desk.chosen = hit.id;
 	}
 
 	#corner(p: Place): void {

@@ -67,26 +67,40 @@ describe('marking on the flat side', () => {
 		expect(desk.addSample).not.toHaveBeenCalled();
 	});
 
-	test('a touch inside a region chooses it, and a second one draws in it', () => {
+	const touch = (x: number, y: number) => pull(x, y, x + 2, y + 2);
+
+	test('a touch in a region chooses it, a drag in it draws', () => {
 		pull(500, 300, 900, 700);
-		expect(marking.press({ x: 600, y: 400 })).toBe(false);
+		touch(600, 400);
 		expect(desk.chosen).toBe('r1');
-		expect(marking.press({ x: 600, y: 400 })).toBe(true);
+		marking.verb = 'EXCLUDE';
+		pull(600, 400, 800, 500);
+		expect(desk.regions.map((r) => r.role)).toEqual(['MEASURE', 'EXCLUDE']);
 	});
 
 	test('where two regions lie over each other the upper one is chosen', () => {
 		pull(500, 300, 900, 700);
-		desk.chosen = 'r1';
 		pull(600, 400, 800, 600);
-		desk.chosen = undefined;
-		marking.press({ x: 700, y: 500 });
+		touch(700, 500);
 		expect(desk.chosen).toBe('r2');
+		touch(520, 320);
+		expect(desk.chosen).toBe('r1');
+		touch(3000, 1200);
+		expect(desk.chosen).toBe('r1');
 	});
 
-	test('a region of another side is not in the way', () => {
+	test('a region of another side is not chosen', () => {
 		pull(500, 300, 900, 700);
 		desk.regions = desk.regions.map((r) => ({ ...r, side: 'ROOF' }));
-		expect(marking.press({ x: 600, y: 400 })).toBe(true);
+		touch(600, 400);
+		expect(desk.chosen).toBeUndefined();
+	});
+
+	test('an edge is chosen from near it', () => {
+		marking.verb = 'EDGE';
+		pull(500, 300, 900, 300);
+		touch(700, 325);
+		expect(desk.chosen).toBe('r1');
 	});
 
 	test('an edge keeps its ends in the order of the drag', () => {

@@ -154,8 +154,9 @@
 				{#if notes.effects.length}
 					<a
 						href={resolve('/jobs/[id]/makeup', { id })}
-						class="mt-3 inline-flex min-h-9 items-center rounded-[2px] border border-act bg-act px-4 font-label text-[1.02rem] font-semibold text-on-act"
-						>On to the make-up</a
+						class="mt-3 inline-flex min-h-9 items-center rounded-[2px] border px-4 font-label text-[1.02rem] font-semibold {size
+							? 'border-act bg-act text-on-act'
+							: 'border-soft bg-sheet'}">On to the make-up</a
 					>
 				{/if}
 			{/if}

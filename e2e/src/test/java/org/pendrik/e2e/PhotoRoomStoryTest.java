@@ -107,6 +107,8 @@ public class PhotoRoomStoryTest extends BrowserTest {
 
         measure(page);
         overlay(page);
+        edge(page);
+        outline(page);
 
         // from measure to plan
         page.getByText("Read effects out of the measures").click();
@@ -123,6 +125,8 @@ public class PhotoRoomStoryTest extends BrowserTest {
         putModel(page, "before.jpg", NO_RUST, 8);
         assertThat(page.getByText("Still to come here: rust streak.").first()).isVisible();
         assertThat(page.getByText("laid over by its edges")).isVisible();
+        assertThat(page.getByText(Pattern.compile("^worn along the edge 0.0 % on the model")))
+                .isVisible();
 
         // followed at the bench, photographed again
         page.keyboard().press("4");
@@ -190,6 +194,31 @@ public class PhotoRoomStoryTest extends BrowserTest {
                         () -> page.getByText("Side card at model scale (PDF)").click());
         assertEquals(card.suggestedFilename(), "side-card.pdf");
         assertTrue(card.failure() == null, card.failure());
+    }
+
+    /** The rib's worn edge, drawn across what is measured. */
+    private static void edge(Page page) {
+        verb(page, "follows an edge").click();
+        dragOver(page, new Rectangle2D.Double(460, 250, 1880, 1));
+        assertThat(page.getByText(Pattern.compile("^worn on \\d"))).isVisible();
+        page.getByLabel(Pattern.compile("^Zone of region")).selectOption("left-side");
+    }
+
+    /** A piece to cut that is no box: three corners, the last taken back, and closed. */
+    private static void outline(Page page) {
+        verb(page, "cuts a piece").click();
+        page.getByLabel("corner by corner").check();
+        var box = Marking.side(page).boundingBox();
+        for (double[] p : new double[][] {{0.6, 0.2}, {0.7, 0.22}, {0.68, 0.5}, {0.9, 0.9}}) {
+            page.mouse().click(box.x + p[0] * box.width, box.y + p[1] * box.height);
+        }
+        page.getByText("take the last corner back").click();
+        page.getByText("close the outline").click();
+        assertThat(page.getByText("is cut as a piece")).isVisible();
+        Download mask =
+                page.waitForDownload(() -> page.getByText("The piece to cut, 1:1 (SVG)").click());
+        assertEquals(mask.suggestedFilename(), "mask.svg");
+        page.getByLabel("corner by corner").uncheck();
     }
 
     private static void putModel(Page page, String name, Weathering w, long seed) {

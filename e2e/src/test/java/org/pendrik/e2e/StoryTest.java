@@ -188,6 +188,20 @@ public class StoryTest extends BrowserTest {
         assertThat(page.getByText("Region 1").first()).isVisible();
         page.keyboard().press("f");
         assertThat(page.getByText("factory colour").first()).isVisible();
+        shiftTabToText(page, "follows an edge");
+        page.keyboard().press("Enter");
+        tabToRole(page, "The side, flat");
+        page.keyboard().press("m");
+        assertThat(page.getByText("Edge 1").first()).isVisible();
+        page.keyboard().press("ArrowDown");
+        assertThat(page.getByText("Region moved")).isVisible();
+        shiftTabToText(page, "shows");
+        page.keyboard().press("Enter");
+        tabTo(page, "Class of the sample");
+        page.keyboard().press("f");
+        tabToRole(page, "The side, flat");
+        page.keyboard().press("m");
+        assertThat(page.getByLabel("Take the sample of fresh rust out")).isVisible();
         tabToText(page, "chips");
         page.keyboard().press("Enter");
         assertThat(page.getByText("On to the make-up")).isVisible();
@@ -240,12 +254,20 @@ public class StoryTest extends BrowserTest {
         tab(page, "document.activeElement?.textContent ?? ''", text);
     }
 
+    private static void shiftTabToText(Page page, String text) {
+        tab(page, "document.activeElement?.textContent ?? ''", text, "Shift+Tab");
+    }
+
     private static void tab(Page page, String what, String wanted) {
+        tab(page, what, wanted, "Tab");
+    }
+
+    private static void tab(Page page, String what, String wanted, String key) {
         for (int i = 0; i < 90; i++) {
             if (page.evaluate(what).toString().contains(wanted)) {
                 return;
             }
-            page.keyboard().press("Tab");
+            page.keyboard().press(key);
         }
         assertTrue(false, "no way by Tab to " + wanted);
     }

@@ -51,7 +51,7 @@ public record AlongLength(
     /** Whether it is clearly stronger at one place than elsewhere. */
     public boolean hasPeak() {
         double low = strength.stream().mapToDouble(Double::doubleValue).min().orElse(0);
-        return strongest() - low > Math.max(0.05, 4 * sd);
+        return strongest() - low > Math.max(0.1, 4 * sd);
     }
 
     /** At its strongest place, share of the surface covered. */
