@@ -24,8 +24,14 @@ public final class Ciede2000 {
     /** Sine of the mean hue under which rounding decides between 0° and 360°. */
     private static final double AT_THE_SEAM = 1e-12;
 
-    /** The last power of the arc tangent's series that can be felt at tan(132.5° / 8). */
-    private static final int SERIES = 19;
+    /** Steps of the table of {@link #turn}; 128 kB. */
+    private static final int STEPS = 8192;
+
+    private static final double FARTHEST = Math.tan(Math.toRadians(NO_BLUE_BEYOND) / 2);
+    private static final double STEP = 2 * FARTHEST / STEPS;
+
+    /** Values and slopes in turn. */
+    private static final double[] TURN = turns();
 
     private static final double COS_30 = Math.sqrt(0.75);
     private static final double SIN_30 = 0.5;
@@ -95,25 +101,40 @@ public final class Ciede2000 {
         if (towards < COS_NO_BLUE || (sin >= 0 && cos > 0)) {
             return 0;
         }
-        double bell = arc(towards, sin * BLUE_X - cos * BLUE_Y) / Math.toRadians(BLUE_SPREAD);
+        double turn = turn((sin * BLUE_X - cos * BLUE_Y) / (1 + towards));
         double mean7 = ColourDifference.pow7(meanC);
         double rc = 2 * Math.sqrt(mean7 / (mean7 + ColourDifference.TWENTY_FIVE_TO_7));
-        return -Math.sin(Math.toRadians(60 * Math.exp(-bell * bell))) * rc;
+        return -turn * rc;
     }
 
     /**
-     * The angle with this cosine and sine, radians, to 1e-11 up to {@value #NO_BLUE_BEYOND}°: three
-     * times halved, so that few terms of the arc tangent's series are left.
+     * The sine of the rotation by the tangent of half the angle to blue: cubic between values and
+     * slopes that are known, which is as good as 1e-11.
      */
-    private static double arc(double cos, double sin) {
-        double t = sin / (1 + cos);
-        t /= 1 + Math.sqrt(1 + t * t);
-        t /= 1 + Math.sqrt(1 + t * t);
-        double square = t * t;
-        double sum = 0;
-        for (int k = SERIES; k >= 1; k -= 2) {
-            sum = 1.0 / k - square * sum;
+    private static double turn(double halfTangent) {
+        double at = (halfTangent + FARTHEST) / STEP;
+        int i = Math.clamp((int) at, 0, STEPS - 1);
+        double u = at - i;
+        double v = 1 - u;
+        double one = TURN[2 * i];
+        double two = TURN[2 * i + 2];
+        double d = two - one;
+        double a = TURN[2 * i + 1] * STEP - d;
+        double b = d - TURN[2 * i + 3] * STEP;
+        return v * one + u * two + u * v * (a * v + b * u);
+    }
+
+    private static double[] turns() {
+        double[] out = new double[2 * (STEPS + 1)];
+        double spread = Math.toRadians(BLUE_SPREAD);
+        double most = Math.toRadians(60);
+        for (int i = 0; i <= STEPS; i++) {
+            double t = i * STEP - FARTHEST;
+            double bell = 2 * Math.atan(t) / spread;
+            double angle = most * Math.exp(-bell * bell);
+            out[2 * i] = Math.sin(angle);
+            out[2 * i + 1] = -Math.cos(angle) * angle * 4 * bell / (spread * (1 + t * t));
         }
-        return 8 * t * sum;
+        return out;
     }
 }

@@ -11,8 +11,6 @@ import java.util.stream.IntStream;
  * operations on several points at once; for the other direction the plane is turned.
  */
 final class Fourier {
-    private static final int TILE = 16;
-
     /** Columns that go through all steps together: they fit the processor's own memory. */
     private static final int STRIP = 64;
 
@@ -43,12 +41,8 @@ final class Fourier {
 
     /** Transforms both parts in place; backwards it divides by the number of points. */
     void transform(float[] re, float[] im, boolean back) {
-        acrossLines(re, im, width, height, back);
-        turn(re, turnedRe, width, height);
-        turn(im, turnedIm, width, height);
-        acrossLines(turnedRe, turnedIm, height, width, back);
-        turn(turnedRe, re, height, width);
-        turn(turnedIm, im, height, width);
+        downAndTurned(re, im, turnedRe, turnedIm, width, height, back);
+        downAndTurned(turnedRe, turnedIm, re, im, height, width, back);
         if (back) {
             for (int i = 0; i < re.length; i++) {
                 re[i] /= re.length;
@@ -57,70 +51,67 @@ final class Fourier {
         }
     }
 
-    /** Transforms every column of {@code lines} lines of {@code w} points. */
-    private void acrossLines(float[] re, float[] im, int w, int lines, boolean back) {
-        IntStream.range(0, Math.ceilDiv(w, STRIP))
+    /** Transforms every column of {@code lines} lines of {@code w} points and lays it along. */
+    private void downAndTurned(
+            float[] re, float[] im, float[] outRe, float[] outIm, int w, int lines, boolean back) {
+        int wide = Math.min(STRIP, w);
+        IntStream.range(0, w / wide)
                 .parallel()
                 .forEach(
                         k -> {
-                            int wide = Math.min(STRIP, w - k * STRIP);
-                            strip(re, im, k * STRIP, wide, w, lines, back);
+                            int left = k * wide;
+                            float[][] r = strip(re, left, wide, w, lines);
+                            float[][] m = strip(im, left, wide, w, lines);
+                            transform(r, m, back);
+                            layAlong(r, outRe, left);
+                            layAlong(m, outIm, left);
                         });
     }
 
-    private void strip(float[] re, float[] im, int left, int wide, int w, int lines, boolean back) {
+    /** Columns next to each other, line by line in the order of reversed bits. */
+    private static float[][] strip(float[] in, int left, int wide, int w, int lines) {
+        float[][] out = new float[lines][wide];
         int bits = Integer.numberOfTrailingZeros(lines);
         for (int i = 0; i < lines; i++) {
             int j = bits == 0 ? 0 : Integer.reverse(i) >>> (32 - bits);
-            if (i < j) {
-                swap(re, left + i * w, left + j * w, wide);
-                swap(im, left + i * w, left + j * w, wide);
+            System.arraycopy(in, left + i * w, out[j], 0, wide);
+        }
+        return out;
+    }
+
+    private static void layAlong(float[][] strip, float[] out, int left) {
+        int lines = strip.length;
+        for (int i = 0; i < lines; i++) {
+            float[] line = strip[i];
+            for (int x = 0; x < line.length; x++) {
+                out[(left + x) * lines + i] = line[x];
             }
         }
-        for (int half = 1; half < lines; half *= 2) {
+    }
+
+    private void transform(float[][] re, float[][] im, boolean back) {
+        for (int half = 1; half < re.length; half *= 2) {
             int stride = cos.length / (2 * half);
-            for (int block = 0; block < lines; block += 2 * half) {
+            for (int block = 0; block < re.length; block += 2 * half) {
                 for (int k = 0; k < half; k++) {
-                    float c = cos[k * stride];
                     float s = back ? sin[k * stride] : -sin[k * stride];
-                    int a = left + (block + k) * w;
-                    butterfly(re, im, a, a + half * w, wide, c, s);
+                    int a = block + k;
+                    int b = a + half;
+                    butterfly(re[a], im[a], re[b], im[b], cos[k * stride], s);
                 }
             }
         }
     }
 
     private static void butterfly(
-            float[] re, float[] im, int a, int b, int count, float c, float s) {
-        for (int x = 0; x < count; x++) {
-            float tr = re[b + x] * c - im[b + x] * s;
-            float ti = re[b + x] * s + im[b + x] * c;
-            float ar = re[a + x];
-            float ai = im[a + x];
-            re[b + x] = ar - tr;
-            im[b + x] = ai - ti;
-            re[a + x] = ar + tr;
-            im[a + x] = ai + ti;
-        }
-    }
-
-    private static void swap(float[] v, int a, int b, int count) {
-        for (int x = 0; x < count; x++) {
-            float kept = v[a + x];
-            v[a + x] = v[b + x];
-            v[b + x] = kept;
-        }
-    }
-
-    private static void turn(float[] in, float[] out, int w, int h) {
-        for (int top = 0; top < h; top += TILE) {
-            for (int left = 0; left < w; left += TILE) {
-                for (int y = top; y < Math.min(h, top + TILE); y++) {
-                    for (int x = left; x < Math.min(w, left + TILE); x++) {
-                        out[x * h + y] = in[y * w + x];
-                    }
-                }
-            }
+            float[] reA, float[] imA, float[] reB, float[] imB, float c, float s) {
+        for (int x = 0; x < reA.length; x++) {
+            float tr = reB[x] * c - imB[x] * s;
+            float ti = reB[x] * s + imB[x] * c;
+            reB[x] = reA[x] - tr;
+            imB[x] = imA[x] - ti;
+            reA[x] += tr;
+            imA[x] += ti;
         }
     }
 }

@@ -109,19 +109,21 @@ public final class SideComparison {
         }
         int w = prototype.width();
         int h = prototype.height();
-        EyeBlur one = EyeBlur.of(prototype, blurPx);
-        EyeBlur two = EyeBlur.of(model, blurPx);
+        EyeBlur one = new EyeBlur(prototype, blurPx);
+        EyeBlur two = new EyeBlur(model, blurPx);
         float[] out = new float[w * h];
-        IntStream.range(0, w)
+        IntStream.range(0, h)
                 .parallel()
                 .forEach(
-                        x -> {
-                            for (int y = 0; y < h; y++) {
+                        y -> {
+                            float[] p = one.line(y);
+                            float[] m = two.line(y);
+                            for (int x = 0; x < w; x++) {
                                 out[y * w + x] =
                                         one.seen(x, y) && two.seen(x, y)
                                                 ? difference(
-                                                        one.lab(x, y, prototypeLight),
-                                                        two.lab(x, y, modelLight))
+                                                        lab(p, x, prototypeLight),
+                                                        lab(m, x, modelLight))
                                                 : Float.NaN;
                             }
                         });
@@ -164,6 +166,12 @@ public final class SideComparison {
                             }
                         });
         return new DifferenceMap(w, h, out);
+    }
+
+    private static Lab lab(float[] line, int x, GreyBalance lamp) {
+        int i = EyeBlur.PARTS * x;
+        double share = 1.0 / line[i + 3];
+        return lamp.toLab(line[i] * share, line[i + 1] * share, line[i + 2] * share);
     }
 
     private static float difference(Lab p, Lab m) {
