@@ -936,8 +936,8 @@ export interface components {
             zones: string[];
         };
         Advice: {
-            /** @enum {string} */
-            kind: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            /** @enum {string|null} */
+            kind?: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER" | null;
             /** Format: int32 */
             strength: number;
             /** @enum {string} */
@@ -968,6 +968,22 @@ export interface components {
             sd: number;
             standsInU: boolean;
             strength: number[];
+        };
+        AlongLength: {
+            /** @enum {string} */
+            film: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            /** Format: double */
+            halfLeftMm?: number | null;
+            /** Format: double */
+            halfRightMm?: number | null;
+            /** Format: double */
+            peakMm: number;
+            relative: boolean;
+            /** Format: double */
+            sd: number;
+            strength: number[];
+            /** Format: double */
+            uShape: number;
         };
         ArcMark: {
             /** Format: double */
@@ -1134,6 +1150,7 @@ export interface components {
             uncertainty: number;
         };
         CompareAnswer: {
+            edges: components["schemas"]["EdgeCompared"][];
             /** Format: double */
             medianDeltaE00?: number | null;
             /** Format: double */
@@ -1142,6 +1159,7 @@ export interface components {
             registered: boolean;
         };
         CompareQuestion: {
+            edges?: components["schemas"]["Edge"][] | null;
             factory?: components["schemas"]["Lab"] | null;
             /** Format: double */
             heightMm: number;
@@ -1284,6 +1302,21 @@ export interface components {
             halfHeightSdMm: number;
             relative: boolean;
         };
+        Edge: {
+            from: components["schemas"]["Point"];
+            name: string;
+            to: components["schemas"]["Point"];
+        };
+        EdgeAnswer: {
+            cannot: string;
+            name: string;
+            wear?: components["schemas"]["EdgeWear"] | null;
+        };
+        EdgeCompared: {
+            advice: components["schemas"]["Advice"][];
+            gaps: components["schemas"]["Gap"][];
+            name: string;
+        };
         EdgeMeasure: {
             cannot: string;
             /** Format: double */
@@ -1299,6 +1332,22 @@ export interface components {
             scrapes: number;
             /** Format: double */
             wornPercent?: number | null;
+        };
+        EdgeWear: {
+            /** Format: double */
+            depthMm: number;
+            /** @enum {string|null} */
+            kind?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER" | null;
+            /** Format: double */
+            longestMm: number;
+            /** Format: double */
+            longestSdMm: number;
+            /** Format: int32 */
+            scrapes: number;
+            /** Format: double */
+            sd: number;
+            /** Format: double */
+            wornShare: number;
         };
         EffectItem: {
             /** @enum {string} */
@@ -1399,8 +1448,8 @@ export interface components {
             kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH" | "KICK_UP" | "FILM_STRENGTH" | "FILM_PLACE" | "EDGE_WORN" | "LONGEST_SCRAPE";
             /** Format: double */
             model: number;
-            /** @enum {string} */
-            of: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            /** @enum {string|null} */
+            of?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER" | null;
             /** Format: double */
             prototype: number;
             /** Format: double */
@@ -1773,6 +1822,7 @@ export interface components {
             unsureShare: number;
         };
         MeasureAnswer: {
+            edges: components["schemas"]["EdgeAnswer"][];
             /** Format: double */
             finestPxPerMm: number;
             pairs: components["schemas"]["Pair"][];
@@ -1797,13 +1847,16 @@ export interface components {
             uncertainty: number;
         };
         MeasureQuestion: {
+            edges?: components["schemas"]["Edge"][] | null;
             /** Format: double */
             heightMm: number;
             /** Format: double */
             lengthMm: number;
             /** Format: double */
             ratio: number;
+            reference?: components["schemas"]["Lab"] | null;
             regions: components["schemas"]["RegionAsked"][];
+            roof: boolean;
             samples: components["schemas"]["SamplePart"][];
             side: components["schemas"]["PhotoPart"];
             /** Format: double */
@@ -2060,6 +2113,7 @@ export interface components {
             jobId: string;
         };
         RegionAnswer: {
+            along?: components["schemas"]["AlongLength"] | null;
             cannot: string[];
             colour?: components["schemas"]["ColourSample"] | null;
             coverPercent: {
@@ -2069,6 +2123,7 @@ export interface components {
                 [key: string]: number;
             };
             dust?: components["schemas"]["DustHeight"] | null;
+            fade?: components["schemas"]["ColourDifference"] | null;
             name: string;
             spots: {
                 [key: string]: components["schemas"]["Spots"];
@@ -2081,6 +2136,7 @@ export interface components {
             /** Format: double */
             heightMm: number;
             name: string;
+            outline?: components["schemas"]["Point"][] | null;
             /** Format: double */
             widthMm: number;
             /** Format: double */

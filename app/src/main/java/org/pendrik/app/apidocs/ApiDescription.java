@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -19,7 +20,7 @@ import org.springframework.util.ClassUtils;
 
 /**
  * Completes the generated description: a component of a record is required unless it is marked as
- * nullable, and then null is one of its types.
+ * nullable or is optional, and then null is one of its types.
  */
 @Configuration
 class ApiDescription {
@@ -60,7 +61,10 @@ class ApiDescription {
             if (property == null) {
                 continue;
             }
-            if (!c.getAnnotatedType().isAnnotationPresent(Nullable.class)) {
+            boolean canBeNull =
+                    c.getAnnotatedType().isAnnotationPresent(Nullable.class)
+                            || c.getType() == Optional.class;
+            if (!canBeNull) {
                 required.add(c.getName());
             } else if (property.get$ref() != null) {
                 Schema<Object> either = new Schema<>();

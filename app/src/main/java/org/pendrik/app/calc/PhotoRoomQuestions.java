@@ -4,14 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.measure.AlongLength;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.ClassSample;
 import org.pendrik.core.measure.DustHeight;
+import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Resolution;
@@ -47,11 +51,21 @@ final class PhotoRoomQuestions {
               {"kind": "PAINT", "xMm": 2100, "yMm": 850, "widthMm": 260, "heightMm": 300},
               {"kind": "FRESH_RUST", "xMm": 120, "yMm": 120, "widthMm": 300, "heightMm": 160}
             ],
-            "regions": [{"name": "body", "xMm": 600, "yMm": 200, "widthMm": 1700, "heightMm": 800}],
-            "viewingMm": 600, "ratio": 87.1
+            "regions": [
+              {"name": "body", "xMm": 600, "yMm": 200, "widthMm": 1700, "heightMm": 800, "outline": null},
+              {"name": "gusset", "xMm": 0, "yMm": 0, "widthMm": 0, "heightMm": 0,
+               "outline": [{"x": 600, "y": 200}, {"x": 1200, "y": 200}, {"x": 600, "y": 800}]}
+            ],
+            "edges": [{"name": "sill", "from": {"x": 100, "y": 200}, "to": {"x": 2300, "y": 200}}],
+            "viewingMm": 800, "ratio": 87.1
             """;
     static final String MEASURE =
-            "{\"side\": " + SIDE + ", \"lengthMm\": 2400, \"heightMm\": 1200, " + SAMPLES + "}";
+            "{\"side\": "
+                    + SIDE
+                    + ", \"lengthMm\": 2400, \"heightMm\": 1200, \"reference\": {\"l\": 38, \"a\": -9, \"b\": 12},"
+                    + " \"roof\": false, "
+                    + SAMPLES
+                    + "}";
     static final String COMPARE =
             "{\"prototype\": "
                     + SIDE
@@ -89,9 +103,18 @@ final class PhotoRoomQuestions {
 
     private PhotoRoomQuestions() {}
 
-    record RegionAsked(String name, double xMm, double yMm, double widthMm, double heightMm) {
+    /** A box, or an outline when there is one. */
+    record RegionAsked(
+            String name,
+            double xMm,
+            double yMm,
+            double widthMm,
+            double heightMm,
+            @Nullable List<Point> outline) {
         Region region() {
-            return new Region(name, xMm, yMm, widthMm, heightMm);
+            return outline == null || outline.isEmpty()
+                    ? new Region(name, xMm, yMm, widthMm, heightMm)
+                    : Region.of(name, outline);
         }
     }
 
@@ -102,13 +125,22 @@ final class PhotoRoomQuestions {
         }
     }
 
-    /** Lengths in prototype mm; {@code ratio} prototype mm per model mm. */
+    /**
+     * Lengths in prototype mm.
+     *
+     * @param reference colour that fades are counted from
+     * @param roof seen from above: soot is looked for along the length, not kick-up
+     * @param ratio prototype mm per model mm
+     */
     record MeasureQuestion(
             FlatSide.PhotoPart side,
             double lengthMm,
             double heightMm,
+            @Nullable Lab reference,
+            boolean roof,
             List<SamplePart> samples,
             List<RegionAsked> regions,
+            @Nullable List<EdgeWear.Edge> edges,
             double viewingMm,
             double ratio) {}
 
@@ -122,18 +154,28 @@ final class PhotoRoomQuestions {
     record RegionAnswer(
             String name,
             @Nullable ColourSample colour,
+            @Nullable ColourDifference fade,
             Map<WeatherClass, Double> coverPercent,
             Map<WeatherClass, Double> coverPlusMinus,
             Map<WeatherClass, Spots> spots,
             Map<WeatherClass, Streaks> streaks,
             @Nullable DustHeight dust,
+            @Nullable AlongLength along,
             List<String> cannot) {}
+
+    /**
+     * An edge.
+     *
+     * @param cannot why it could not be measured, empty when it was
+     */
+    record EdgeAnswer(String name, @Nullable EdgeWear wear, String cannot) {}
 
     record MeasureAnswer(
             double finestPxPerMm,
             double scalePercent,
             List<ClassModel.Pair> pairs,
-            List<RegionAnswer> regions) {}
+            List<RegionAnswer> regions,
+            List<EdgeAnswer> edges) {}
 
     static MeasureAnswer measure(MeasureQuestion q) {
         FlatSide side = FlatSide.of(q.side(), q.lengthMm(), q.heightMm());
@@ -145,33 +187,57 @@ final class PhotoRoomQuestions {
                                 ClassModel.learn(
                                         plane,
                                         q.samples().stream().map(SamplePart::sample).toList()));
-        var r = result(side, q.regions(), model, new Sight(q.viewingMm(), q.ratio()));
+        var r =
+                SideMeasurer.measure(
+                        asked(
+                                side,
+                                new Asked(q.regions(), q.edges(), q.roof()),
+                                model,
+                                Optional.ofNullable(q.reference()),
+                                new Sight(q.viewingMm(), q.ratio())),
+                        Watch.NOBODY);
         return new MeasureAnswer(
                 side.geometry().finestPxPerMm(),
                 200 * side.geometry().scaleSd(),
                 r.pairs(),
-                r.regions().stream().map(PhotoRoomQuestions::answer).toList());
+                r.regions().stream().map(PhotoRoomQuestions::answer).toList(),
+                r.edges().entrySet().stream()
+                        .map(
+                                e ->
+                                        new EdgeAnswer(
+                                                e.getKey(),
+                                                e.getValue().told().orElse(null),
+                                                e.getValue().refusal().orElse("")))
+                        .toList());
     }
 
-    private static SideMeasurer.Result result(
-            FlatSide side, List<RegionAsked> regions, Optional<ClassModel> model, Sight sight) {
-        if (regions.size() > MOST_REGIONS) {
+    /** What is measured on a side. */
+    private record Asked(
+            List<RegionAsked> regions, @Nullable List<EdgeWear.Edge> edges, boolean roof) {}
+
+    private static SideMeasurer.Question asked(
+            FlatSide side,
+            Asked what,
+            Optional<ClassModel> model,
+            Optional<Lab> reference,
+            Sight sight) {
+        List<EdgeWear.Edge> edges = what.edges() == null ? List.of() : what.edges();
+        int all = what.regions().size() + edges.size();
+        if (all > MOST_REGIONS) {
             throw new InvalidInput(
-                    "Regions",
-                    "" + regions.size(),
+                    "Regions and edges",
+                    "" + all,
                     "must be at most " + MOST_REGIONS,
                     "Ask about one side at a time.");
         }
-        return SideMeasurer.measure(
-                new SideMeasurer.Question(
-                        side.plane(),
-                        new Resolution(side.geometry(), sight),
-                        regions.stream().map(RegionAsked::region).toList(),
-                        model,
-                        List.of(),
-                        Optional.empty(),
-                        false),
-                Watch.NOBODY);
+        return new SideMeasurer.Question(
+                side.plane(),
+                new Resolution(side.geometry(), sight),
+                what.regions().stream().map(RegionAsked::region).toList(),
+                model,
+                edges,
+                reference,
+                what.roof());
     }
 
     private static RegionAnswer answer(MeasuredRegion m) {
@@ -214,11 +280,13 @@ final class PhotoRoomQuestions {
         return new RegionAnswer(
                 m.region().name(),
                 m.base().orElse(null),
+                m.fade().orElse(null),
                 percent,
                 plusMinus,
                 spots,
                 streaks,
                 m.dust().told().orElse(null),
+                m.along().told().orElse(null),
                 cannot);
     }
 
@@ -231,6 +299,7 @@ final class PhotoRoomQuestions {
             @Nullable Lab factory,
             List<SamplePart> samples,
             List<RegionAsked> regions,
+            @Nullable List<EdgeWear.Edge> edges,
             double viewingMm,
             double ratio) {}
 
@@ -242,9 +311,13 @@ final class PhotoRoomQuestions {
             List<Gap> gaps,
             List<NextPass.Advice> advice) {}
 
+    record EdgeCompared(String name, List<Gap> gaps, List<NextPass.Advice> advice) {}
+
     /**
      * A comparison.
      *
+     * @param medianDeltaE00 at viewing distance, the prototype's edges left out
+     * @param edges those that both sides tell
      * @param registered the model's side was laid over by its edges
      * @param movedPx by how many pixels of the flat side at most
      */
@@ -252,7 +325,8 @@ final class PhotoRoomQuestions {
             boolean registered,
             double movedPx,
             @Nullable Double medianDeltaE00,
-            List<RegionCompared> regions) {}
+            List<RegionCompared> regions,
+            List<EdgeCompared> edges) {}
 
     static CompareAnswer compare(CompareQuestion q) {
         FlatSide one = FlatSide.of(q.prototype(), q.lengthMm(), q.heightMm());
@@ -268,8 +342,15 @@ final class PhotoRoomQuestions {
                                         one.plane(),
                                         q.samples().stream().map(SamplePart::sample).toList()));
         Sight sight = new Sight(q.viewingMm(), q.ratio());
-        var a = result(one, q.regions(), classes, sight).regions();
-        var b = result(laid, q.regions(), classes, sight).regions();
+        Asked what = new Asked(q.regions(), q.edges(), false);
+        var first =
+                SideMeasurer.measure(
+                        asked(one, what, classes, Optional.empty(), sight), Watch.NOBODY);
+        var second =
+                SideMeasurer.measure(
+                        asked(laid, what, classes, Optional.empty(), sight), Watch.NOBODY);
+        var a = first.regions();
+        var b = second.regions();
         List<RegionCompared> out = new ArrayList<>();
         for (int i = 0; i < a.size(); i++) {
             if (a.get(i).base().isEmpty() || b.get(i).base().isEmpty()) {
@@ -291,10 +372,33 @@ final class PhotoRoomQuestions {
                             gaps,
                             NextPass.in(v, gaps)));
         }
+        List<EdgeCompared> edges = new ArrayList<>();
+        first.edges()
+                .forEach(
+                        (name, wear) ->
+                                wear.told()
+                                        .flatMap(
+                                                p ->
+                                                        Objects.requireNonNull(
+                                                                        second.edges().get(name))
+                                                                .told()
+                                                                .map(m -> Gap.between(p, m)))
+                                        .ifPresent(
+                                                gaps ->
+                                                        edges.add(
+                                                                new EdgeCompared(
+                                                                        name,
+                                                                        gaps,
+                                                                        NextPass.along(gaps)))));
         double blur = SideComparison.eyeBlurMm(q.viewingMm(), q.ratio()) * one.pxPerMm();
-        var map = SideComparison.map(one.raster(), one.light(), moved, laid.light(), blur);
+        var map =
+                SideComparison.withoutEdges(
+                        SideComparison.map(one.raster(), one.light(), moved, laid.light(), blur),
+                        one.raster(),
+                        blur,
+                        fit.slackPx());
         return new CompareAnswer(
-                fit.sure(), fit.movedPx(), SideComparison.median(map).orElse(null), out);
+                fit.sure(), fit.movedPx(), SideComparison.median(map).orElse(null), out, edges);
     }
 
     /**

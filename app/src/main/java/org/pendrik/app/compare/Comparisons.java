@@ -41,11 +41,6 @@ import org.springframework.stereotype.Service;
 class Comparisons {
     private static final String THE_COMPARISON = "The comparison";
 
-    /** How far two sides may still be off each other, laid over by their edges or only by marks. */
-    private static final double SLACK_PX = 1.2;
-
-    private static final double SLACK_UNREGISTERED_PX = 3;
-
     private final Jobs jobs;
     private final Photographs photographs;
     private final Pairs pairs;
@@ -307,12 +302,7 @@ class Comparisons {
                         p.second().raster(),
                         p.second().light(),
                         blurPx);
-        var map =
-                SideComparison.withoutEdges(
-                        whole,
-                        p.first().raster(),
-                        blurPx,
-                        p.fit().sure() ? SLACK_PX : SLACK_UNREGISTERED_PX);
+        var map = SideComparison.withoutEdges(whole, p.first().raster(), blurPx, p.fit().slackPx());
         last = new Mapped(p.first(), p.second(), blurPx, map);
         return map;
     }

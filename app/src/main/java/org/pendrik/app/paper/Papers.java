@@ -19,7 +19,6 @@ import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
-import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Watch;
 import org.pendrik.core.paper.CardLayout;
 import org.pendrik.core.paper.CutSheet;
@@ -80,19 +79,13 @@ class Papers {
                 .measure(p.id(), Watch.NOBODY)
                 .ifPresent(
                         m ->
-                                m.regions()
+                                m.colours()
                                         .forEach(
-                                                r ->
-                                                        m.of(r)
-                                                                .flatMap(MeasuredRegion::base)
-                                                                .ifPresent(
-                                                                        b ->
-                                                                                chips.add(
-                                                                                        chip(
-                                                                                                r
-                                                                                                        .name(),
-                                                                                                b
-                                                                                                        .median())))));
+                                                c ->
+                                                        chips.add(
+                                                                chip(
+                                                                        c.region().name(),
+                                                                        c.colour().median()))));
         return new SideCardPdf.Card(
                 job.name() + ", " + p.side().label(),
                 side.inNeutralLight(),

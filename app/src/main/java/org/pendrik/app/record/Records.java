@@ -26,7 +26,6 @@ import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.film.Catalogue;
-import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Watch;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Point;
@@ -190,18 +189,9 @@ class Records {
                     .measure(p.id(), Watch.NOBODY)
                     .ifPresent(
                             m ->
-                                    m.regions()
+                                    m.colours()
                                             .forEach(
-                                                    r ->
-                                                            m.of(r)
-                                                                    .flatMap(MeasuredRegion::base)
-                                                                    .ifPresent(
-                                                                            s ->
-                                                                                    out.add(
-                                                                                            part(
-                                                                                                    p,
-                                                                                                    r,
-                                                                                                    s)))));
+                                                    c -> out.add(part(p, c.region(), c.colour()))));
         }
         return out;
     }

@@ -101,11 +101,24 @@ public class Measuring {
             return i < 0 ? Optional.empty() : Optional.of(result.regions().get(i));
         }
 
+        /** The regions of which enough can be seen, with their colours. */
+        public List<Coloured> colours() {
+            List<Coloured> out = new ArrayList<>();
+            for (int i = 0; i < regions.size(); i++) {
+                JobRegion r = regions.get(i);
+                result.regions().get(i).base().ifPresent(c -> out.add(new Coloured(r, c)));
+            }
+            return out;
+        }
+
         /** What an edge gave. */
         public Optional<Answer<EdgeWear>> ofEdge(JobRegion r) {
             return Optional.ofNullable(result.edges().get(r.name()));
         }
     }
+
+    /** A region and its colour. */
+    public record Coloured(JobRegion region, ColourSample colour) {}
 
     /** How the model is looked at. */
     public Sight sight(UUID jobId) {

@@ -24,6 +24,22 @@ public class CalcApiTest extends AppTest {
     public Object[][] nonsense() {
         String film = FilmQuestions.EXAMPLE;
         return new Object[][] {
+            {
+                "photo/measure",
+                PhotoRoomQuestions.MEASURE.replace("\"to\": {\"x\": 2300", "\"to\": {\"x\": 100"),
+                "must have two ends"
+            },
+            {
+                "photo/measure",
+                PhotoRoomQuestions.MEASURE.replace(
+                        "{\"x\": 600, \"y\": 200}, {\"x\": 1200", "{\"x\": 1200"),
+                "must have from 3 to 60"
+            },
+            {
+                "photo/compare",
+                PhotoRoomQuestions.COMPARE.replace("\"viewingMm\": 800", "\"viewingMm\": 5"),
+                "Viewing distance (5 mm)"
+            },
             {"photo/rectify", "", "must be JSON"},
             {"photo/rectify", "{", "is not JSON"},
             {"photo/rectify", "[]", "missing or of another type"},
@@ -108,6 +124,29 @@ public class CalcApiTest extends AppTest {
                             post("/api/calc/photo/rectify", body.formatted(corners, tooMuch, file)),
                             422);
             assertTrue(detail.contains("from 1 to 16 million pixels"), detail);
+        }
+    }
+
+    @Test
+    public void aSideIsMeasuredWithItsEdgesOutlinesAndFades() {
+        JsonNode out = ok(post("/api/calc/photo/measure", PhotoRoomQuestions.MEASURE));
+        JsonNode body = out.path("regions").get(0);
+        assertTrue(body.path("fade").path("deltaE00").asDouble() < 6, body.toString());
+        double inBox = body.path("coverPercent").path("FRESH_RUST").asDouble();
+        assertTrue(inBox > 1 && inBox < 30, body.toString());
+        JsonNode gusset = out.path("regions").get(1);
+        assertTrue(gusset.path("colour").path("pixels").asInt() > 100, gusset.toString());
+        JsonNode sill = out.path("edges").get(0);
+        assertEquals(sill.path("name").asString(), "sill");
+        assertTrue(sill.path("wear").path("wornShare").asDouble() > 0, sill.toString());
+        JsonNode same = ok(post("/api/calc/photo/compare", PhotoRoomQuestions.COMPARE));
+        assertEquals(same.path("medianDeltaE00").asDouble(), 0, 1e-6);
+        assertEquals(
+                same.path("edges").get(0).path("advice").get(0).path("what").asString(), "STOP");
+        for (JsonNode r : same.path("regions")) {
+            for (JsonNode g : r.path("gaps")) {
+                assertEquals(g.path("verdict").asString(), "AS_PROTOTYPE", g.toString());
+            }
         }
     }
 

@@ -49,7 +49,8 @@ public record Resolution(Flattening geometry, Sight sight) {
                                 + r.name()
                                 + " need "
                                 + Math.round(q.px)
-                                + " pixels across the smallest visible mark of "
+                                + (q.px == 1 ? " pixel" : " pixels")
+                                + " across the smallest visible mark of "
                                 + Math.round(sight.smallestPrototypeMm())
                                 + " mm; the photograph has "
                                 + (Math.round(10 * has * sight.smallestPrototypeMm()) / 10.0)

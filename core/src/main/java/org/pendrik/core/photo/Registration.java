@@ -19,6 +19,8 @@ import org.ejml.simple.SimpleMatrix;
  */
 public final class Registration {
     private static final double MOST_SHARE = 0.03;
+    private static final double SLACK_PX = 1.2;
+    private static final double SLACK_UNREGISTERED_PX = 3;
 
     /** The peak has to stand out of the plane this many times its root mean square. */
     private static final double LEAST_PEAK = 7;
@@ -41,7 +43,12 @@ public final class Registration {
      * @param sure whether the peaks stand out; when not, the sides are left as they are
      */
     @SuppressWarnings("ArrayRecordComponent") // six numbers, never compared
-    public record Fit(double[] onModel, int windows, double movedPx, boolean sure) {}
+    public record Fit(double[] onModel, int windows, double movedPx, boolean sure) {
+        /** How far the sides may still be off each other, pixels. */
+        public double slackPx() {
+            return sure ? SLACK_PX : SLACK_UNREGISTERED_PX;
+        }
+    }
 
     private record Shift(double x, double y, double dx, double dy) {}
 
