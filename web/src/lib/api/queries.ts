@@ -58,6 +58,11 @@ export const studyQuery = (id: string) =>
 		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/study', path(id, signal)))
 	});
 
+/** What the server answered to a change is shown at once, before everything else is asked again. */
+export function keepStudy(id: string, study: Schemas['Study']): void {
+	queryClient.setQueryData(studyQuery(id).queryKey, study);
+}
+
 export const sidesQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'sides'],

@@ -1,5 +1,5 @@
 import { api, must, type Schemas } from '$lib/api/client';
-import { refreshJob } from '$lib/api/queries';
+import { keepStudy, refreshJob } from '$lib/api/queries';
 import type { Desk } from '$lib/ui/desk.svelte';
 
 export type Region = Schemas['JobRegion'];
@@ -56,12 +56,14 @@ export class StudyDesk {
 
 	async #putSamples(samples: Sample[]): Promise<void> {
 		const version = this.#version();
-		await must(
+		const stored = await must(
 			api.PUT('/api/jobs/{jobId}/study/samples', {
 				params: { path: { jobId: this.jobId } },
 				body: { samples, version }
 			})
 		);
+		// the overlay of a class is waited for
+		keepStudy(this.jobId, stored);
 	}
 
 	#version(): number {

@@ -4,7 +4,10 @@ import { answer, refused, stored } from '$lib/api/stand-in';
 import { Desk } from '$lib/ui/desk.svelte';
 import { StudyDesk } from './study-desk.svelte';
 
-vi.mock('$lib/api/queries', () => ({ refreshJob: vi.fn(() => Promise.resolve()) }));
+vi.mock('$lib/api/queries', () => ({
+	refreshJob: vi.fn(() => Promise.resolve()),
+	keepStudy: vi.fn()
+}));
 
 describe('the study', () => {
 	let study: Schemas['Study'];

@@ -20,6 +20,7 @@ import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.ClassMap;
 import org.pendrik.core.measure.ClassModel;
+import org.pendrik.core.measure.ClassSample;
 import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.Resolution;
@@ -56,6 +57,20 @@ public class Measuring {
                 }
             };
 
+    /** Two sorted sides of each of two comparisons, 7 bytes a pixel. */
+    private static final int SORTED = 4;
+
+    private final Map<SortedKey, SideMeasurer.Sorted> sorted =
+            new LinkedHashMap<>(8, 0.75f, true) {
+                @java.io.Serial private static final long serialVersionUID = 1L;
+
+                @Override
+                protected boolean removeEldestEntry(
+                        Map.Entry<SortedKey, SideMeasurer.Sorted> eldest) {
+                    return size() > SORTED;
+                }
+            };
+
     Measuring(
             Studies studies, Jobs jobs, Photographs photographs, Sides sides, Workshops workshops) {
         this.studies = studies;
@@ -63,6 +78,37 @@ public class Measuring {
         this.photographs = photographs;
         this.sides = sides;
         this.workshops = workshops;
+    }
+
+    /** A plane is the same when it is the same object, as they are kept and handed out again. */
+    private record SortedKey(LabPlane plane, List<ClassSample> samples, @Nullable LabPlane from) {
+        @Override
+        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
+        public boolean equals(@Nullable Object o) {
+            return o instanceof SortedKey(LabPlane p, List<ClassSample> s, LabPlane f)
+                    && p == plane
+                    && f == from
+                    && s.equals(samples);
+        }
+
+        @Override
+        public int hashCode() {
+            return 31 * System.identityHashCode(plane) + samples.hashCode();
+        }
+    }
+
+    /**
+     * The focus and the classes of a side. The overlay and the measures ask for it together: the
+     * second waits for what the first finds.
+     */
+    private synchronized SideMeasurer.Sorted sorted(LabPlane plane, Learned learned, Watch watch) {
+        SortedKey key = new SortedKey(plane, learned.samples(), learned.plane());
+        SideMeasurer.Sorted known = sorted.get(key);
+        if (known == null) {
+            known = SideMeasurer.Sorted.of(plane, learned.model(), watch);
+            sorted.put(key, known);
+        }
+        return known;
     }
 
     /** A side is the same when it is the same object: sides are kept and handed out again. */
@@ -155,11 +201,25 @@ public class Measuring {
                                 edges.stream().map(JobRegion::edge).toList(),
                                 factoryColour(p.jobId()),
                                 p.side() == Side.ROOF),
+                        sorted(plane, learned, watch),
                         watch);
         return new Measured(p, side, plane, regions, edges, result, learned.from());
     }
 
-    private record Learned(Optional<ClassModel> model, Optional<UUID> from) {}
+    /**
+     * What the classes look like.
+     *
+     * @param from the photograph that shows them
+     * @param plane its side
+     */
+    private record Learned(
+            Optional<ClassModel> model,
+            Optional<UUID> from,
+            List<ClassSample> samples,
+            @Nullable LabPlane plane) {
+        private static final Learned NOTHING =
+                new Learned(Optional.empty(), Optional.empty(), List.of(), null);
+    }
 
     /** Its own samples; where it has none, those of the prototype that the side is matched to. */
     private Learned learned(Photograph p, Studies.Study study) {
@@ -168,20 +228,19 @@ public class Measuring {
         if (samples.isEmpty()) {
             Photograph main = photographs.latest(p.jobId(), Role.PROTOTYPE, p.side());
             if (main == null || !photographs.hasFile(main.hash())) {
-                return new Learned(Optional.empty(), Optional.empty());
+                return Learned.NOTHING;
             }
             from = main;
             samples = on(main, study);
         }
         Optional<Sides.Side> side = samples.isEmpty() ? Optional.empty() : sides.of(from);
         if (side.isEmpty()) {
-            return new Learned(Optional.empty(), Optional.empty());
+            return Learned.NOTHING;
         }
         LabPlane plane = plane(from, side.get(), study);
+        List<ClassSample> shown = samples.stream().map(JobSample::sample).toList();
         return new Learned(
-                Optional.of(
-                        ClassModel.learn(plane, samples.stream().map(JobSample::sample).toList())),
-                Optional.of(from.id()));
+                Optional.of(ClassModel.learn(plane, shown)), Optional.of(from.id()), shown, plane);
     }
 
     private static List<JobSample> on(Photograph p, Studies.Study study) {
@@ -298,14 +357,9 @@ public class Measuring {
         }
         Studies.Study study = studies.of(p.jobId());
         LabPlane plane = plane(p, side.get(), study);
-        return learned(p, study)
-                .model()
-                .map(
-                        m ->
-                                only(
-                                        side.get(),
-                                        SideMeasurer.classify(plane, m, SideMeasurer.focus(plane)),
-                                        kind));
+        return sorted(plane, learned(p, study), Watch.NOBODY)
+                .map()
+                .map(m -> only(side.get(), m, kind));
     }
 
     private static Raster only(Sides.Side side, ClassMap map, WeatherClass kind) {

@@ -48,8 +48,32 @@ public final class Srgb {
         return eight(r) << 16 | eight(g) << 8 | eight(b);
     }
 
+    /** Bins of linear light, so fine that at most a step or two begins in one. */
+    private static final int BINS = 4096;
+
+    /** Where the rounding of the encoded value goes up to the next step. */
+    private static final double[] UP = new double[256];
+
+    /** The step at the lower end of a bin. */
+    private static final short[] FIRST = new short[BINS + 1];
+
+    static {
+        for (int step = 0; step < 255; step++) {
+            UP[step] = decode((step + 0.5) / 255);
+        }
+        UP[255] = Double.POSITIVE_INFINITY;
+        for (int bin = 0; bin <= BINS; bin++) {
+            FIRST[bin] = (short) Math.round(encode((double) bin / BINS) * 255);
+        }
+    }
+
     private static int eight(double v) {
-        return (int) Math.round(encode(v) * 255);
+        double c = Math.clamp(v, 0.0, 1.0);
+        int step = FIRST[(int) (c * BINS)];
+        while (c >= UP[step]) {
+            step++;
+        }
+        return step;
     }
 
     /** The L*a*b* of a packed pixel. */

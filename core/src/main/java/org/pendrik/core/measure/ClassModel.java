@@ -141,7 +141,10 @@ public final class ClassModel {
     }
 
     private static double distance(double[] a, double[] b) {
-        return Math.hypot(Math.hypot(a[0] - b[0], a[1] - b[1]), a[2] - b[2]);
+        double l = a[0] - b[0];
+        double m = a[1] - b[1];
+        double n = a[2] - b[2];
+        return Math.sqrt(l * l + m * m + n * n);
     }
 
     private static SimpleMatrix spread(List<double[]> points, double[] mean) {

@@ -2,12 +2,14 @@ package org.pendrik.core.measure;
 
 import java.util.List;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.photo.PixelBox;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Region;
+import org.pendrik.core.photo.Sharpness;
 import org.pendrik.core.photo.Usable;
 
 /**
@@ -15,6 +17,8 @@ import org.pendrik.core.photo.Usable;
  * and L*a*b*, in which differences are judged. 24 bytes a pixel.
  */
 public final class LabPlane {
+    private static final int STRIPS = 12;
+
     private final int width;
     private final int height;
     private final double pxPerMm;
@@ -23,6 +27,7 @@ public final class LabPlane {
     private final Usable usable;
     private final float[][] xyz = new float[3][];
     private final float[][] lab = new float[3][];
+    private @Nullable List<Sharpness.Strip> strips;
 
     private LabPlane(Raster raster, double pxPerMm, GreyBalance light, Usable usable) {
         this.raster = raster;
@@ -107,6 +112,16 @@ public final class LabPlane {
     /** The pixels of a region's box. */
     PixelBox box(Region r) {
         return PixelBox.of(r, pxPerMm, width, height);
+    }
+
+    /** The focus in strips along the side, looked at once. */
+    synchronized List<Sharpness.Strip> strips() {
+        List<Sharpness.Strip> known = strips;
+        if (known == null) {
+            known = List.of(Sharpness.strips(raster, pxPerMm, STRIPS));
+            strips = known;
+        }
+        return known;
     }
 
     /** Whether a pixel is usable and in a region. */

@@ -35,8 +35,6 @@ public final class SideMeasurer {
     /** Over this a class is the ground, not marks on it. */
     private static final double MOST_COVER = 0.6;
 
-    private static final int STRIPS = 12;
-
     /**
      * What is asked.
      *
@@ -84,20 +82,43 @@ public final class SideMeasurer {
 
     /** The focus of a side in strips along it. */
     public static List<Sharpness.Strip> focus(LabPlane plane) {
-        return List.of(Sharpness.strips(plane.raster(), plane.pxPerMm(), STRIPS));
+        return plane.strips();
+    }
+
+    /**
+     * What is found of a whole side before its regions are looked at: the costly part, and the same
+     * whatever is asked of it.
+     *
+     * @param map which class every pixel shows; empty without samples
+     * @param strips focus along the side
+     */
+    public record Sorted(Optional<ClassMap> map, List<Sharpness.Strip> strips) {
+        /** Looks at the focus and sorts every pixel. */
+        public static Sorted of(LabPlane plane, Optional<ClassModel> model, Watch watch) {
+            watch.at("Focus along the side", 0);
+            List<Sharpness.Strip> strips = focus(plane);
+            if (model.isEmpty()) {
+                return new Sorted(Optional.empty(), strips);
+            }
+            watch.at("Sorting every pixel", 0.1);
+            return new Sorted(Optional.of(classify(plane, model.get(), strips)), strips);
+        }
     }
 
     /** Answers everything. */
     public static Result measure(Question q, Watch watch) {
-        watch.at("Focus along the side", 0);
-        List<Sharpness.Strip> strips = focus(q.plane());
+        return measure(q, Sorted.of(q.plane(), q.model(), watch), watch);
+    }
+
+    /**
+     * Answers everything of a side that is sorted already.
+     *
+     * @param known of the plane and the model of the question
+     */
+    public static Result measure(Question q, Sorted known, Watch watch) {
         Optional<ClassModel> model = q.model();
-        Optional<ClassMap> map = Optional.empty();
-        if (model.isPresent()) {
-            watch.at("Sorting every pixel", 0.1);
-            map = Optional.of(classify(q.plane(), model.get(), strips));
-        }
-        Optional<ClassMap> sorted = map;
+        Optional<ClassMap> sorted = known.map();
+        List<Sharpness.Strip> strips = known.strips();
         AtomicInteger begun = new AtomicInteger();
         List<MeasuredRegion> regions =
                 q.regions().parallelStream()
@@ -125,7 +146,7 @@ public final class SideMeasurer {
                 edges,
                 model.map(ClassModel::pairs).orElse(List.of()),
                 model.map(ClassModel::colours).orElse(Map.of()),
-                map,
+                sorted,
                 strips);
     }
 

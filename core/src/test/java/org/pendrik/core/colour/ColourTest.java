@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.Random;
+import java.util.SplittableRandom;
 import org.testng.annotations.Test;
 
 public class ColourTest {
@@ -95,5 +96,20 @@ public class ColourTest {
 
     private static Lab any(Random r) {
         return new Lab(r.nextDouble() * 100, r.nextDouble() * 160 - 80, r.nextDouble() * 160 - 80);
+    }
+
+    @Test
+    public void packingRoundsEveryLinearValueToTheNearestStep() {
+        SplittableRandom random = new SplittableRandom(4);
+        for (int i = 0; i < 200_000; i++) {
+            double v = Math.pow(random.nextDouble(), 3) * 1.1 - 0.02;
+            long nearest = Math.round(Srgb.encode(v) * 255);
+            assertEquals(Srgb.pack(v, 0, 0) >> 16, nearest, "of " + v);
+        }
+        for (int step = 0; step < 256; step++) {
+            double v = Srgb.decode(step / 255.0);
+            assertEquals(Srgb.pack(0, v, 0) >> 8, step);
+        }
+        assertEquals(Srgb.pack(Double.NaN, 1, 2), 0xffff);
     }
 }
