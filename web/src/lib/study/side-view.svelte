@@ -30,6 +30,7 @@
 		{ key: 'CUT', label: 'cuts a piece' },
 		{ key: 'SAMPLE', label: 'shows' }
 	];
+	const LONGEST_WAIT_MS = 1500;
 	const ARROWS: Record<string, [number, number]> = {
 		ArrowLeft: [-1, 0],
 		ArrowRight: [1, 0],
@@ -58,6 +59,19 @@
 			? `/api/photographs/${photoId}/class?kind=${only}&at=${stamp}-${samples.map((s) => s.id).join('')}`
 			: `/api/photographs/${photoId}/side?at=${stamp}`
 	);
+
+	// the overlay first: measuring anew beside it would make both wait
+	let drawn: (() => void) | undefined;
+	$effect(() => {
+		desk.beforeMeasures = () =>
+			only
+				? new Promise((done) => {
+						drawn = done;
+						setTimeout(done, LONGEST_WAIT_MS);
+					})
+				: Promise.resolve();
+		return () => (desk.beforeMeasures = () => Promise.resolve());
+	});
 
 	function place(event: PointerEvent): Place {
 		const box = svg?.getBoundingClientRect();
@@ -177,7 +191,13 @@
 		onwheel={wheel}
 		role="presentation"
 	>
-		<image {href} width={lengthMm} height={heightMm} preserveAspectRatio="none" />
+		<image
+			{href}
+			width={lengthMm}
+			height={heightMm}
+			preserveAspectRatio="none"
+			onload={() => drawn?.()}
+		/>
 		{#each regions as r, i (r.id)}
 			<RegionMark region={r} number={i + 1} on={r.id === desk.chosen} {unit} />
 		{/each}

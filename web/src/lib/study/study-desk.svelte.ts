@@ -12,6 +12,9 @@ const NAMES = { MEASURE: 'Region', EXCLUDE: 'Left out', EDGE: 'Edge', CUT: 'Piec
 export class StudyDesk {
 	chosen = $state<string>();
 
+	/** What is waited for after a change of samples before everything is measured anew: the overlay. */
+	beforeMeasures: () => Promise<void> = () => Promise.resolve();
+
 	constructor(
 		private readonly jobId: string,
 		private readonly desk: Desk,
@@ -114,7 +117,10 @@ export class StudyDesk {
 				before = this.samples;
 				return this.#putSamples(change(before));
 			},
-			this.#after,
+			async () => {
+				await this.beforeMeasures();
+				await this.#after();
+			},
 			async () => {
 				await this.#putSamples(before);
 				await this.#after();

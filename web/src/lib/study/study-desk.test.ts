@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '$lib/api/client';
 import { answer, refused, stored } from '$lib/api/stand-in';
+import { refreshJob } from '$lib/api/queries';
 import { Desk } from '$lib/ui/desk.svelte';
 import { StudyDesk } from './study-desk.svelte';
 
@@ -82,6 +83,26 @@ describe('the study', () => {
 		expect(notes.samples).toEqual([]);
 		await desk.undo();
 		expect(notes.samples).toMatchObject([sample]);
+	});
+
+	test('the overlay is drawn before everything is measured anew', async () => {
+		let draw: () => void = () => undefined;
+		notes.beforeMeasures = () => new Promise((done) => (draw = done));
+		vi.mocked(refreshJob).mockClear();
+		const picked = notes.addSample({
+			photographId: 'photo',
+			kind: 'DUST',
+			xMm: 5,
+			yMm: 6,
+			widthMm: 40,
+			heightMm: 30
+		});
+		await vi.waitFor(() => expect(notes.samples).toHaveLength(1));
+		await Promise.resolve();
+		expect(refreshJob).not.toHaveBeenCalled();
+		draw();
+		await picked;
+		expect(refreshJob).toHaveBeenCalledOnce();
 	});
 
 	test('regions that are marked in quick succession are all kept', async () => {
