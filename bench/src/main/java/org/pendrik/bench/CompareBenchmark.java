@@ -1,17 +1,8 @@
 package org.pendrik.bench;
 
 import java.util.Random;
-import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.openjdk.jmh.annotations.BenchmarkMode;
-import org.openjdk.jmh.annotations.Fork;
-import org.openjdk.jmh.annotations.Measurement;
-import org.openjdk.jmh.annotations.Mode;
-import org.openjdk.jmh.annotations.OutputTimeUnit;
-import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
-import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.Warmup;
 import org.pendrik.core.colour.Ciede2000;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.GreyBalance;
@@ -24,13 +15,7 @@ import org.pendrik.core.photo.SideComparison;
  * Two sides of 1600 × 650 compared at viewing distance; and CIEDE2000 alone over 2000 × 600 colours
  * on one thread, against the formula as published.
  */
-@State(Scope.Benchmark)
-@BenchmarkMode(Mode.AverageTime)
-@OutputTimeUnit(TimeUnit.MICROSECONDS)
-@Warmup(iterations = 4, time = 1)
-@Measurement(iterations = 6, time = 1)
-@Fork(1)
-public class CompareBenchmark {
+public class CompareBenchmark extends Timed {
     private static final int COLOURS = 2000 * 600;
     private static final double EYE_PX = 1.9;
     private static final GreyBalance WARM = GreyBalance.of(0.34, 0.3, 0.21, 60);

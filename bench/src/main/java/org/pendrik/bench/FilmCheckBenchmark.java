@@ -3,16 +3,7 @@ package org.pendrik.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.openjdk.jmh.annotations.BenchmarkMode;
-import org.openjdk.jmh.annotations.Fork;
-import org.openjdk.jmh.annotations.Measurement;
-import org.openjdk.jmh.annotations.Mode;
-import org.openjdk.jmh.annotations.OutputTimeUnit;
-import org.openjdk.jmh.annotations.Scope;
-import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.Warmup;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
@@ -24,15 +15,7 @@ import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
 
 /** One column of 60 coats; the bound is one millisecond a check. */
-@State(Scope.Benchmark)
-@BenchmarkMode(Mode.AverageTime)
-@OutputTimeUnit(TimeUnit.MICROSECONDS)
-@Warmup(iterations = 4, time = 1)
-@Measurement(iterations = 6, time = 1)
-@Fork(
-        value = 1,
-        jvmArgsAppend = {"--enable-native-access=ALL-UNNAMED"})
-public class FilmCheckBenchmark {
+public class FilmCheckBenchmark extends Timed {
     private static final int COATS = 60;
     private static final List<String> CYCLE =
             List.of(

@@ -3,16 +3,7 @@ package org.pendrik.bench;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
-import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.openjdk.jmh.annotations.BenchmarkMode;
-import org.openjdk.jmh.annotations.Fork;
-import org.openjdk.jmh.annotations.Measurement;
-import org.openjdk.jmh.annotations.Mode;
-import org.openjdk.jmh.annotations.OutputTimeUnit;
-import org.openjdk.jmh.annotations.Scope;
-import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.Warmup;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
@@ -36,13 +27,7 @@ import org.pendrik.core.units.Length;
  * six regions measured; sorting alone, which a counter-sample in the page waits for; and
  * registration.
  */
-@State(Scope.Benchmark)
-@BenchmarkMode(Mode.AverageTime)
-@OutputTimeUnit(TimeUnit.MICROSECONDS)
-@Warmup(iterations = 4, time = 1)
-@Measurement(iterations = 6, time = 1)
-@Fork(1)
-public class MeasureBenchmark {
+public class MeasureBenchmark extends Timed {
     private static final double PX_PER_MM = 0.25;
     private static final GreyBalance WARM = GreyBalance.of(0.34, 0.3, 0.21, 60);
     private static final List<ClassSample> SAMPLES =

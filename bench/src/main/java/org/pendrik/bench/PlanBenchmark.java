@@ -6,17 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
-import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.openjdk.jmh.annotations.BenchmarkMode;
-import org.openjdk.jmh.annotations.Fork;
 import org.openjdk.jmh.annotations.Measurement;
-import org.openjdk.jmh.annotations.Mode;
-import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Param;
-import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
-import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Substrate;
@@ -29,13 +22,9 @@ import org.pendrik.core.plan.PlanRequest;
 import org.pendrik.core.units.Climate;
 
 /** A plan for some effects on twelve zones; the bound for fourteen is half a second. */
-@State(Scope.Benchmark)
-@BenchmarkMode(Mode.AverageTime)
-@OutputTimeUnit(TimeUnit.MICROSECONDS)
 @Warmup(iterations = 3, time = 2)
 @Measurement(iterations = 5, time = 2)
-@Fork(1)
-public class PlanBenchmark {
+public class PlanBenchmark extends Timed {
     private static final int ZONES = 12;
 
     /** How many effects. */

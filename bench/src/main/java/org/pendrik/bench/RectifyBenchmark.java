@@ -1,7 +1,6 @@
 package org.pendrik.bench;
 
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import nu.pattern.OpenCV;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
@@ -10,15 +9,7 @@ import org.opencv.core.MatOfPoint2f;
 import org.opencv.core.Size;
 import org.opencv.imgproc.Imgproc;
 import org.openjdk.jmh.annotations.Benchmark;
-import org.openjdk.jmh.annotations.BenchmarkMode;
-import org.openjdk.jmh.annotations.Fork;
-import org.openjdk.jmh.annotations.Measurement;
-import org.openjdk.jmh.annotations.Mode;
-import org.openjdk.jmh.annotations.OutputTimeUnit;
-import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
-import org.openjdk.jmh.annotations.State;
-import org.openjdk.jmh.annotations.Warmup;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.SideGeometry;
@@ -29,15 +20,7 @@ import org.pendrik.core.units.Length;
  * 12 megapixels to a side of 2400 × 800, bilinear, one thread; the peer is OpenCV's
  * warpPerspective.
  */
-@State(Scope.Benchmark)
-@BenchmarkMode(Mode.AverageTime)
-@OutputTimeUnit(TimeUnit.MICROSECONDS)
-@Warmup(iterations = 4, time = 1)
-@Measurement(iterations = 6, time = 1)
-@Fork(
-        value = 1,
-        jvmArgsAppend = {"--enable-native-access=ALL-UNNAMED"})
-public class RectifyBenchmark {
+public class RectifyBenchmark extends Timed {
     private static final int WIDTH = 4000;
     private static final int HEIGHT = 3000;
     private static final int OUT_WIDTH = 2400;
