@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
@@ -187,28 +186,29 @@ final class PhotoRoomQuestions {
                                 ClassModel.learn(
                                         plane,
                                         q.samples().stream().map(SamplePart::sample).toList()));
-        var r =
-                SideMeasurer.measure(
-                        asked(
-                                side,
-                                new Asked(q.regions(), q.edges(), q.roof()),
-                                model,
-                                Optional.ofNullable(q.reference()),
-                                new Sight(q.viewingMm(), q.ratio())),
-                        Watch.NOBODY);
+        SideMeasurer.Question question =
+                asked(
+                        side,
+                        new Asked(q.regions(), q.edges(), q.roof()),
+                        model,
+                        Optional.ofNullable(q.reference()),
+                        new Sight(q.viewingMm(), q.ratio()));
+        var r = SideMeasurer.measure(question, Watch.NOBODY);
+        List<EdgeAnswer> edges = new ArrayList<>();
+        for (int i = 0; i < question.edges().size(); i++) {
+            Answer<EdgeWear> wear = r.edges().get(i);
+            edges.add(
+                    new EdgeAnswer(
+                            question.edges().get(i).name(),
+                            wear.told().orElse(null),
+                            wear.refusal().orElse("")));
+        }
         return new MeasureAnswer(
                 side.geometry().finestPxPerMm(),
                 200 * side.geometry().scaleSd(),
                 r.pairs(),
                 r.regions().stream().map(PhotoRoomQuestions::answer).toList(),
-                r.edges().entrySet().stream()
-                        .map(
-                                e ->
-                                        new EdgeAnswer(
-                                                e.getKey(),
-                                                e.getValue().told().orElse(null),
-                                                e.getValue().refusal().orElse("")))
-                        .toList());
+                edges);
     }
 
     /** What is measured on a side. */
@@ -343,9 +343,8 @@ final class PhotoRoomQuestions {
                                         q.samples().stream().map(SamplePart::sample).toList()));
         Sight sight = new Sight(q.viewingMm(), q.ratio());
         Asked what = new Asked(q.regions(), q.edges(), false);
-        var first =
-                SideMeasurer.measure(
-                        asked(one, what, classes, Optional.empty(), sight), Watch.NOBODY);
+        SideMeasurer.Question question = asked(one, what, classes, Optional.empty(), sight);
+        var first = SideMeasurer.measure(question, Watch.NOBODY);
         var second =
                 SideMeasurer.measure(
                         asked(laid, what, classes, Optional.empty(), sight), Watch.NOBODY);
@@ -373,23 +372,13 @@ final class PhotoRoomQuestions {
                             NextPass.in(v, gaps)));
         }
         List<EdgeCompared> edges = new ArrayList<>();
-        first.edges()
-                .forEach(
-                        (name, wear) ->
-                                wear.told()
-                                        .flatMap(
-                                                p ->
-                                                        Objects.requireNonNull(
-                                                                        second.edges().get(name))
-                                                                .told()
-                                                                .map(m -> Gap.between(p, m)))
-                                        .ifPresent(
-                                                gaps ->
-                                                        edges.add(
-                                                                new EdgeCompared(
-                                                                        name,
-                                                                        gaps,
-                                                                        NextPass.along(gaps)))));
+        for (int i = 0; i < question.edges().size(); i++) {
+            List<Gap> gaps = Gap.between(first.edges().get(i), second.edges().get(i));
+            if (!gaps.isEmpty()) {
+                String name = question.edges().get(i).name();
+                edges.add(new EdgeCompared(name, gaps, NextPass.along(gaps)));
+            }
+        }
         double blur = SideComparison.eyeBlurMm(q.viewingMm(), q.ratio()) * one.pxPerMm();
         var map =
                 SideComparison.withoutEdges(

@@ -120,10 +120,7 @@ class Comparisons {
     /** An edge measured on both. */
     private record BothEdges(JobRegion edge, Answer<EdgeWear> prototype, Answer<EdgeWear> model) {
         List<Gap> gaps() {
-            return prototype
-                    .told()
-                    .flatMap(p -> model.told().map(m -> Gap.between(p, m)))
-                    .orElse(List.of());
+            return Gap.between(prototype, model);
         }
     }
 

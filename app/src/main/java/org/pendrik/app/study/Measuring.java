@@ -159,7 +159,8 @@ public class Measuring {
 
         /** What an edge gave. */
         public Optional<Answer<EdgeWear>> ofEdge(JobRegion r) {
-            return Optional.ofNullable(result.edges().get(r.name()));
+            int i = edges.indexOf(r);
+            return i < 0 ? Optional.empty() : Optional.of(result.edges().get(i));
         }
     }
 

@@ -1,10 +1,7 @@
 package org.pendrik.app.study;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -75,32 +72,34 @@ class Proposals {
             } else {
                 seen.add(
                         new EffectsSeen.Seen(
-                                m.of(r).orElseThrow(), r.zoneKey(), m.result().colours()));
+                                m.of(r).orElseThrow(),
+                                r.zoneKey(),
+                                m.result().colours(),
+                                r.id().toString()));
             }
         }
-        Map<String, UUID> ids = new HashMap<>();
-        m.regions().forEach(r -> ids.put(r.name(), r.id()));
         List<EffectsSeen.SeenEdge> edges = new ArrayList<>();
         for (JobRegion r : m.edges()) {
             Optional<EdgeWear> wear = m.ofEdge(r).flatMap(Answer::told);
             if (r.zoneKey() == null) {
                 unplaced.add(r.name());
             } else if (wear.isPresent()) {
-                ids.put(r.name(), r.id());
                 edges.add(
                         new EffectsSeen.SeenEdge(
-                                r.name(), wear.get(), r.zoneKey(), m.result().colours()));
+                                r.name(),
+                                wear.get(),
+                                r.zoneKey(),
+                                m.result().colours(),
+                                r.id().toString()));
             }
         }
         List<EffectProposal> out =
                 new EffectsSeen(catalogue, measuring.sight(p.jobId()))
-                        .in(seen, edges).stream()
-                                .map(e -> proposal(e, Objects.requireNonNull(ids.get(e.region()))))
-                                .toList();
+                        .in(seen, edges).stream().map(Proposals::proposal).toList();
         return new Proposed(p.id(), out, unplaced);
     }
 
-    private static EffectProposal proposal(EffectsSeen.Proposal e, UUID regionId) {
+    private static EffectProposal proposal(EffectsSeen.Proposal e) {
         return new EffectProposal(
                 e.kind(),
                 e.kind().label(),
@@ -110,7 +109,7 @@ class Proposals {
                 e.material().orElse(null),
                 e.marks(),
                 e.why(),
-                regionId,
+                UUID.fromString(e.source()),
                 e.region());
     }
 }

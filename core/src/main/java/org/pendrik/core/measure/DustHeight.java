@@ -51,6 +51,9 @@ public record DustHeight(
     /** An uncertainty of the half height above this share of the region's height says nothing. */
     private static final double MOST_OPEN = 0.25;
 
+    /** A base is an error of the paint's colour, not a surface that has hardly any paint left. */
+    private static final double LEAST_CLEAN = 0.2;
+
     /** Rows of a photograph share their noise and the unevenness of the surface. */
     private static final double CORRELATED = 6;
 
@@ -238,7 +241,9 @@ public record DustHeight(
                             half,
                             Math.hypot(Math.min(sd, height), FLOOR_SHARE * height),
                             quarter - half,
-                            relative ? foot : Math.clamp(foot / Math.max(0.2, 1 - base), 0.0, 1.0),
+                            relative
+                                    ? foot
+                                    : Math.clamp(foot / Math.max(LEAST_CLEAN, 1 - base), 0.0, 1.0),
                             Math.hypot(FOOT_FLOOR, COLOUR_SD / way),
                             relative));
         }

@@ -119,8 +119,15 @@ public record Gap(
         return out;
     }
 
-    /** The wear along an edge on both sides. */
-    public static List<Gap> between(EdgeWear prototype, EdgeWear model) {
+    /** The wear along an edge on both sides; empty when one of them cannot tell. */
+    public static List<Gap> between(Answer<EdgeWear> prototype, Answer<EdgeWear> model) {
+        return prototype
+                .told()
+                .flatMap(p -> model.told().map(m -> between(p, m)))
+                .orElse(List.of());
+    }
+
+    static List<Gap> between(EdgeWear prototype, EdgeWear model) {
         return List.of(
                 of(
                         Kind.EDGE_WORN,

@@ -1,7 +1,6 @@
 package org.pendrik.core.measure;
 
 import java.util.EnumMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -57,7 +56,7 @@ public final class SideMeasurer {
     }
 
     /**
-     * What came of it.
+     * What came of it; regions and edges in the order of the question.
      *
      * @param pairs classes held against each other, the most confused first
      * @param colours what each sampled class looks like
@@ -66,7 +65,7 @@ public final class SideMeasurer {
      */
     public record Result(
             List<MeasuredRegion> regions,
-            Map<String, Answer<EdgeWear>> edges,
+            List<Answer<EdgeWear>> edges,
             List<ClassModel.Pair> pairs,
             Map<WeatherClass, Lab> colours,
             Optional<ClassMap> map,
@@ -130,17 +129,17 @@ public final class SideMeasurer {
                                     return region(q, r, sorted, strips);
                                 })
                         .toList();
-        Map<String, Answer<EdgeWear>> edges = new LinkedHashMap<>();
-        for (EdgeWear.Edge e : q.edges()) {
-            edges.put(
-                    e.name(),
-                    sorted.map(m -> EdgeWear.of(m, e, q.resolution()))
-                            .orElseGet(
-                                    () ->
-                                            new Answer.CannotTell<>(
-                                                    "No classes are sampled.",
-                                                    "Pick a sample of paint and one of bare metal or rust.")));
-        }
+        List<Answer<EdgeWear>> edges =
+                q.edges().stream()
+                        .map(
+                                e ->
+                                        sorted.map(m -> EdgeWear.of(m, e, q.resolution()))
+                                                .orElseGet(
+                                                        () ->
+                                                                new Answer.CannotTell<>(
+                                                                        "No classes are sampled.",
+                                                                        "Pick a sample of paint and one of bare metal or rust.")))
+                        .toList();
         return new Result(
                 regions,
                 edges,

@@ -11,7 +11,7 @@ public enum WeatherClass {
     WHITE_MINERAL("white mineral"),
     BARE_METAL("bare metal"),
     /** Lettering, shadows, mirror images: whatever the other classes do not explain. */
-    OTHER("other");
+    OTHER("something else");
 
     private final String label;
 

@@ -63,7 +63,8 @@ public final class EffectsSeen {
      * @param material key of the material of the technique that is nearest in colour
      * @param marks how large its marks are on the model and what makes them; empty for films
      * @param why the measures that led to it
-     * @param region name of the region that shows it
+     * @param region name of the region or edge that shows it
+     * @param source what the asker knows it by
      */
     public record Proposal(
             EffectKind kind,
@@ -73,22 +74,33 @@ public final class EffectsSeen {
             Optional<String> material,
             String marks,
             String why,
-            String region) {}
+            String region,
+            String source) {}
 
     /**
      * A measured region and the zone that it lies on.
      *
+     * @param source what the asker knows it by
      * @param classColour what each sampled class looks like
      */
-    public record Seen(MeasuredRegion measured, String zone, Map<WeatherClass, Lab> classColour) {}
+    public record Seen(
+            MeasuredRegion measured,
+            String zone,
+            Map<WeatherClass, Lab> classColour,
+            String source) {}
 
     /**
      * A measured edge and the zone that it belongs to.
      *
+     * @param source what the asker knows it by
      * @param classColour what each sampled class looks like
      */
     public record SeenEdge(
-            String name, EdgeWear wear, String zone, Map<WeatherClass, Lab> classColour) {}
+            String name,
+            EdgeWear wear,
+            String zone,
+            Map<WeatherClass, Lab> classColour,
+            String source) {}
 
     public EffectsSeen(Catalogue catalogue, Sight sight) {
         this.catalogue = catalogue;
@@ -269,7 +281,8 @@ public final class EffectsSeen {
                             say(
                                     "worn on %.0f %% of its length in %d places, the longest %.0f mm",
                                     100 * w.wornShare(), w.scrapes(), w.longestMm()),
-                            e.name()));
+                            e.name(),
+                            e.source()));
         }
     }
 
@@ -283,7 +296,8 @@ public final class EffectsSeen {
                 colour.flatMap(c -> nearest(kind, c)),
                 marks,
                 why,
-                s.measured().region().name());
+                s.measured().region().name(),
+                s.source());
     }
 
     private Optional<String> nearest(EffectKind kind, Lab colour) {

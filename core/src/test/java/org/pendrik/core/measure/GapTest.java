@@ -57,12 +57,16 @@ public class GapTest {
                                                                         ? Painted.GREEN
                                                                         : rule.at(x, y)))
                         .plane();
+        return only(plane, SAMPLES, roof);
+    }
+
+    private static MeasuredRegion only(LabPlane plane, List<ClassSample> samples, boolean roof) {
         return SideMeasurer.measure(
                         new SideMeasurer.Question(
                                 plane,
                                 Painted.resolution(0.5),
                                 List.of(BODY),
-                                Painted.learn(plane, SAMPLES),
+                                Painted.learn(plane, samples),
                                 List.of(),
                                 Optional.empty(),
                                 roof),
@@ -153,18 +157,7 @@ public class GapTest {
                                                                                 -Math.abs(x - at)
                                                                                         / 300)))
                         .plane();
-        return SideMeasurer.measure(
-                        new SideMeasurer.Question(
-                                plane,
-                                Painted.resolution(0.5),
-                                List.of(BODY),
-                                Painted.learn(plane, samples),
-                                List.of(),
-                                Optional.empty(),
-                                true),
-                        Watch.NOBODY)
-                .regions()
-                .getFirst();
+        return only(plane, samples, true);
     }
 
     @DataProvider
@@ -187,5 +180,14 @@ public class GapTest {
 
     private static EdgeWear worn(double share) {
         return new EdgeWear(share, 0.01, 4, 300 * share, 8, Optional.empty(), 20);
+    }
+
+    @Test
+    public void anEdgeThatOneSideCannotTellIsNotHeldAgainstTheOther() {
+        Answer<EdgeWear> told = new Answer.Told<>(worn(0.3));
+        Answer<EdgeWear> not = new Answer.CannotTell<>("Too short.", "Draw it longer.");
+        assertEquals(Gap.between(told, told).size(), 2);
+        assertTrue(Gap.between(told, not).isEmpty());
+        assertTrue(Gap.between(not, told).isEmpty());
     }
 }

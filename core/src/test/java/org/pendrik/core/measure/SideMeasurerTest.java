@@ -262,7 +262,7 @@ public class SideMeasurerTest {
                                         "sill", new Point(400, 600), new Point(2000, 600))),
                         Optional.empty(),
                         false);
-        EdgeWear e = SideMeasurer.measure(q, Watch.NOBODY).edges().get("sill").told().orElseThrow();
+        EdgeWear e = SideMeasurer.measure(q, Watch.NOBODY).edges().getFirst().told().orElseThrow();
         assertEquals(e.wornShare(), 0.25, 0.03);
         assertEquals(e.scrapes(), 4);
         assertEquals(e.longestMm(), 100, 12);

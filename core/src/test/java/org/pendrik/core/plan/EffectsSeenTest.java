@@ -76,11 +76,8 @@ public class EffectsSeenTest {
                             2,
                             2),
                     zone,
-                    Map.of(
-                            WeatherClass.OLD_RUST,
-                            RUST,
-                            WeatherClass.BARE_METAL,
-                            new Lab(68, 0, 0)));
+                    Map.of(WeatherClass.OLD_RUST, RUST, WeatherClass.BARE_METAL, new Lab(68, 0, 0)),
+                    "id of " + zone);
         }
     }
 
@@ -183,18 +180,25 @@ public class EffectsSeenTest {
         var wear = new EdgeWear(0.3, 0.02, 7, 120, 8, Optional.of(WeatherClass.BARE_METAL), 26);
         var edge =
                 new EffectsSeen.SeenEdge(
-                        "sill", wear, "side", Map.of(WeatherClass.BARE_METAL, new Lab(68, 0, 0)));
+                        "sill",
+                        wear,
+                        "side",
+                        Map.of(WeatherClass.BARE_METAL, new Lab(68, 0, 0)),
+                        "seven");
         var p = SEEN.in(List.of(), List.of(edge)).getFirst();
         assertEquals(p.kind(), EffectKind.CHIPS);
         assertEquals(p.strength(), 2);
         assertEquals(p.region(), "sill");
+        assertEquals(p.source(), "seven");
         assertEquals(p.colour(), Optional.of(new Lab(68, 0, 0)));
         assertEquals(p.why(), "worn on 30 % of its length in 7 places, the longest 120 mm");
         var clean = new EdgeWear(0.02, 0.02, 1, 20, 8, Optional.of(WeatherClass.BARE_METAL), 26);
         assertTrue(
                 SEEN.in(
                                 List.of(),
-                                List.of(new EffectsSeen.SeenEdge("sill", clean, "side", Map.of())))
+                                List.of(
+                                        new EffectsSeen.SeenEdge(
+                                                "sill", clean, "side", Map.of(), "eight")))
                         .isEmpty());
     }
 }
