@@ -138,7 +138,9 @@
 								: r.role === 'CUT'
 									? 'is cut as a piece'
 									: edge && edge.wornPercent !== null && edge.wornPercent !== undefined
-										? `worn on ${one(edge.wornPercent)} ± ${one(edge.plusMinus)} % of its length, ${edge.scrapes} places, the longest ${Math.round(edge.longestMm)} mm`
+										? edge.scrapes === 0
+											? `not worn (± ${one(edge.plusMinus)} % of its length)`
+											: `worn on ${one(edge.wornPercent)} ± ${one(edge.plusMinus)} % of its length, ${edge.scrapes === 1 ? 'one place' : `${edge.scrapes} places`}, the longest ${Math.round(edge.longestMm)} mm`
 										: (edge?.cannot ?? '')}</span
 						></span
 					>

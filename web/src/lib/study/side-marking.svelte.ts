@@ -123,26 +123,45 @@ export class SideMarking {
 		}
 	}
 
-	/** Moves the chosen region, or sizes it, by millimetres; whether there is one that can be. */
+	/**
+	 * Moves the chosen region by millimetres, or sizes it; while classes are shown, the sample that was
+	 * picked last. Whether there is one that can be.
+	 */
 	steer(dx: number, dy: number, sizing: boolean): boolean {
-		const { lengthMm, heightMm, side } = this.ground();
-		const r = this.desk.chosenRegion;
-		if (!r || r.side !== side) return false;
-		if (sizing && r.outline.length) return false;
-		const fit = (v: number, least: number, most: number) => Math.min(Math.max(v, least), most);
-		if (sizing) {
-			const size = {
-				widthMm: fit(r.widthMm + dx, 20, lengthMm - r.xMm),
-				heightMm: fit(r.heightMm + dy, 20, heightMm - r.yMm)
-			};
-			void this.desk.changeRegion(r.id, size, 'Region sized');
+		const { photoId, side } = this.ground();
+		if (this.#verb === 'SAMPLE') {
+			const s = this.desk.samples.filter((x) => x.photographId === photoId).at(-1);
+			if (!s) return false;
+			const part = sizing ? this.#sized(s, dx, dy) : this.#moved(s, dx, dy);
+			void this.desk.changeSample(s.id, part, sizing ? 'Sample sized' : 'Sample moved');
 			return true;
 		}
-		const xMm = fit(r.xMm + dx, 0, lengthMm - r.widthMm);
-		const yMm = fit(r.yMm + dy, 0, heightMm - r.heightMm);
-		const outline = r.outline.map((p) => ({ x: p.x + xMm - r.xMm, y: p.y + yMm - r.yMm }));
-		void this.desk.changeRegion(r.id, { xMm, yMm, outline }, 'Region moved');
+		const r = this.desk.chosenRegion;
+		if (!r || r.side !== side || (sizing && r.outline.length)) return false;
+		if (sizing) {
+			void this.desk.changeRegion(r.id, this.#sized(r, dx, dy), 'Region sized');
+			return true;
+		}
+		const to = this.#moved(r, dx, dy);
+		const outline = r.outline.map((p) => ({ x: p.x + to.xMm - r.xMm, y: p.y + to.yMm - r.yMm }));
+		void this.desk.changeRegion(r.id, { ...to, outline }, 'Region moved');
 		return true;
+	}
+
+	#moved(b: Box, dx: number, dy: number) {
+		const { lengthMm, heightMm } = this.ground();
+		return {
+			xMm: within(b.xMm + dx, 0, lengthMm - b.widthMm),
+			yMm: within(b.yMm + dy, 0, heightMm - b.heightMm)
+		};
+	}
+
+	#sized(b: Box, dx: number, dy: number) {
+		const { lengthMm, heightMm } = this.ground();
+		return {
+			widthMm: within(b.widthMm + dx, 20, lengthMm - b.xMm),
+			heightMm: within(b.heightMm + dy, 20, heightMm - b.yMm)
+		};
 	}
 
 	/** Ends an outline of three corners or more. */
@@ -214,6 +233,8 @@ export class SideMarking {
 		});
 	}
 }
+
+const within = (v: number, least: number, most: number) => Math.min(Math.max(v, least), most);
 
 function boxOf(places: Place[]): Box {
 	const x = places.map((p) => p.x);

@@ -5,8 +5,9 @@ import type { Region, Sample, StudyDesk } from './study-desk.svelte';
 /** A desk that keeps what it is told. */
 class Kept {
 	regions: Region[] = [];
-	samples: Omit<Sample, 'id'>[] = [];
+	samples: Sample[] = [];
 	chosen: string | undefined;
+	said: string[] = [];
 	changes: [string, Partial<Region>, string | undefined][] = [];
 
 	get chosenRegion() {
@@ -18,7 +19,12 @@ class Kept {
 		return Promise.resolve();
 	});
 	addSample = vi.fn((part: Omit<Sample, 'id'>) => {
-		this.samples.push(part);
+		this.samples.push({ ...part, id: `s${this.samples.length + 1}` });
+		return Promise.resolve(true);
+	});
+	changeSample = vi.fn((id: string, part: Partial<Sample>, label: string) => {
+		this.said.push(label);
+		this.samples = this.samples.map((s) => (s.id === id ? { ...s, ...part } : s));
 		return Promise.resolve(true);
 	});
 	changeRegion = vi.fn((id: string, part: Partial<Region>, label?: string) => {
@@ -124,7 +130,7 @@ describe('marking on the flat side', () => {
 		marking.verb = 'SAMPLE';
 		marking.kind = 'SOOT';
 		pull(600, 400, 640, 440);
-		expect(desk.samples).toEqual([
+		expect(desk.samples).toMatchObject([
 			{ photographId: 'photo', kind: 'SOOT', xMm: 600, yMm: 400, widthMm: 40, heightMm: 40 }
 		]);
 	});
@@ -197,6 +203,29 @@ describe('marking on the flat side', () => {
 		marking.steer(9000, -9000, true);
 		expect(desk.regions[0]).toMatchObject({ widthMm: 4000, heightMm: 20 });
 		expect(desk.changes.map((c) => c[2])).toEqual(['Region moved', 'Region sized']);
+	});
+
+	test('while classes are shown the keys move the sample that was picked last', () => {
+		pull(500, 300, 900, 700);
+		desk.chosen = 'r1';
+		marking.verb = 'SAMPLE';
+		expect(marking.steer(20, 0, false)).toBe(false);
+		marking.markAmid({ x: 0, y: 0, width: 4000, height: 1600 });
+		marking.markAmid({ x: 1000, y: 400, width: 1000, height: 400 });
+		marking.steer(-20, 100, false);
+		marking.steer(-9000, 20, true);
+		expect(desk.samples[1]).toMatchObject({ xMm: 1430, yMm: 660, widthMm: 20, heightMm: 80 });
+		expect(desk.samples[0]).toMatchObject({ xMm: 1800, yMm: 640 });
+		expect(desk.said).toEqual(['Sample moved', 'Sample sized']);
+		expect(desk.changes).toEqual([]);
+	});
+
+	test('a sample on another photograph stays where it is', () => {
+		desk.samples = [
+			{ id: 's0', photographId: 'other', kind: 'DUST', xMm: 1, yMm: 2, widthMm: 30, heightMm: 40 }
+		];
+		marking.verb = 'SAMPLE';
+		expect(marking.steer(20, 0, false)).toBe(false);
 	});
 
 	test('an outline and an edge move with all their corners, and are not sized', () => {

@@ -38,6 +38,7 @@
 		ArrowDown: [0, 1]
 	};
 
+	let board = $state<HTMLDivElement>();
 	let svg = $state<SVGSVGElement>();
 	let panning = $state<{ x: number; y: number }>();
 	let shownWidth = $state(800);
@@ -81,6 +82,11 @@
 			x: Math.min(Math.max(b.x + ((event.clientX - box.left) / box.width) * b.width, 0), lengthMm),
 			y: Math.min(Math.max(b.y + ((event.clientY - box.top) / box.height) * b.height, 0), heightMm)
 		};
+	}
+
+	/** Takes the keys. */
+	export function take() {
+		board?.focus();
 	}
 
 	function press(event: PointerEvent) {
@@ -175,7 +181,8 @@
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div
 	role="application"
-	aria-label="The side, flat. m marks a region; arrow keys move the chosen one, with ctrl they size it; plus and minus zoom; enter closes an outline, backspace takes its last corner back."
+	bind:this={board}
+	aria-label="The side, flat. m marks what was chosen above; arrow keys move it, with ctrl they size it; plus and minus zoom; enter closes an outline, backspace takes its last corner back."
 	tabindex="0"
 	onkeydown={steer}
 	bind:clientWidth={shownWidth}

@@ -135,6 +135,10 @@ export class StudyDesk {
 		]);
 	}
 
+	changeSample(id: string, part: Partial<Sample>, label: string): Promise<boolean> {
+		return this.setSamples(label, (all) => all.map((s) => (s.id === id ? { ...s, ...part } : s)));
+	}
+
 	dropSample(id: string): Promise<boolean> {
 		return this.setSamples('Sample taken out', (all) => all.filter((s) => s.id !== id));
 	}

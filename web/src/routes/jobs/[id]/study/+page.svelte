@@ -38,6 +38,7 @@
 	let wanted = $state<string>();
 	let side = $state<Side>('LEFT');
 	let shelf = $state<PhotoShelf>();
+	let flat = $state<SideView>();
 
 	const all = $derived((photographs.data ?? []).filter((p) => p.role === 'PROTOTYPE'));
 	const prototypes = $derived(all.filter((p) => p.side === side));
@@ -64,6 +65,7 @@
 			label: 'The chosen region is the factory colour',
 			run: () => notes.chosen && void notes.nameFactory(notes.chosen)
 		},
+		{ key: 'l', label: 'To the side laid flat', run: () => flat?.take() },
 		{
 			key: 's',
 			label: 'The next side',
@@ -104,6 +106,7 @@
 						</h2>
 						{#key photo.id}
 							<SideView
+								bind:this={flat}
 								photoId={photo.id}
 								{stamp}
 								{side}

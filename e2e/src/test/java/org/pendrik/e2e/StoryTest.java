@@ -183,7 +183,7 @@ public class StoryTest extends BrowserTest {
         }
         assertThat(page.getByText("The left side, flat")).isVisible();
         Marking.kept(page);
-        tabToRole(page, "The side, flat");
+        page.keyboard().press("l");
         page.keyboard().press("m");
         assertThat(page.getByText("Region 1").first()).isVisible();
         page.keyboard().press("f");
@@ -202,6 +202,8 @@ public class StoryTest extends BrowserTest {
         tabToRole(page, "The side, flat");
         page.keyboard().press("m");
         assertThat(page.getByLabel("Take the sample of fresh rust out")).isVisible();
+        page.keyboard().press("ArrowRight");
+        assertThat(page.getByText("Sample moved")).isVisible();
         tabToText(page, "chips");
         page.keyboard().press("Enter");
         assertThat(page.getByText("On to the make-up")).isVisible();
