@@ -634,22 +634,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/paper/wiper.svg": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["wiper"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/photographs/{id}": {
         parameters: {
             query?: never;
@@ -1765,6 +1749,7 @@ export interface components {
         MaskAnswer: {
             /** Format: double */
             heightMm: number;
+            pieces: components["schemas"]["Piece"][];
             svg: string;
             /** Format: double */
             widthMm: number;
@@ -3493,36 +3478,6 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Card"][];
-                };
-            };
-        };
-    };
-    wiper: {
-        parameters: {
-            query: {
-                paneWidth: number;
-                paneHeight: number;
-                pivotX: number;
-                pivotY: number;
-                arm: number;
-                blade: number;
-                from: number;
-                to: number;
-                kerf?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "image/svg+xml": string;
                 };
             };
         };

@@ -14,7 +14,7 @@
 	import EffectNotes from '$lib/study/effect-notes.svelte';
 	import EffectsSeen from '$lib/study/effects-seen.svelte';
 	import MeasureList from '$lib/study/measure-list.svelte';
-	import PaperPanel from '$lib/study/paper-panel.svelte';
+	import PaperPanel from '$lib/paper/paper-panel.svelte';
 	import PhotoAbout from '$lib/study/photo-about.svelte';
 	import PhotoDesk from '$lib/study/photo-desk.svelte';
 	import PhotoShelf from '$lib/study/photo-shelf.svelte';

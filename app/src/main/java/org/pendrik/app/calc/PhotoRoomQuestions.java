@@ -469,7 +469,15 @@ final class PhotoRoomQuestions {
             double kerfMm,
             CutSheet.Kept kept) {}
 
-    record MaskAnswer(double widthMm, double heightMm, String svg) {}
+    /**
+     * A sheet to cut.
+     *
+     * @param widthMm of the sheet with its margin
+     * @param pieces as they have to come out, where the question has them; the wiper arc last, on a
+     *     pane with its upper left corner at 0, 0
+     * @param svg the lines to cut, the kerf taken into account
+     */
+    record MaskAnswer(double widthMm, double heightMm, List<CutSheet.Piece> pieces, String svg) {}
 
     static MaskAnswer mask(MaskQuestion q) {
         List<CutSheet.Piece> pieces = new ArrayList<>(q.pieces());
@@ -477,6 +485,6 @@ final class PhotoRoomQuestions {
             pieces.add(q.wiper().piece());
         }
         CutSheet sheet = CutSheet.of(pieces, q.kerfMm(), q.kept());
-        return new MaskAnswer(sheet.widthMm(), sheet.heightMm(), sheet.svg());
+        return new MaskAnswer(sheet.widthMm(), sheet.heightMm(), pieces, sheet.svg());
     }
 }

@@ -11,7 +11,6 @@ import java.util.UUID;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.core.paper.CardLayout;
 import org.pendrik.core.paper.CutSheet;
-import org.pendrik.core.paper.WiperArc;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -58,22 +57,6 @@ class PaperController {
             @RequestParam(defaultValue = "0") double kerf,
             @RequestParam(defaultValue = "PIECE") CutSheet.Kept kept) {
         return svg(papers.mask(jobId, region, kerf, kept), "mask.svg");
-    }
-
-    /** Lengths in model mm, angles in degrees from straight up. */
-    @GetMapping(value = "/api/paper/wiper.svg", produces = SVG)
-    ResponseEntity<byte[]> wiper(
-            @RequestParam double paneWidth,
-            @RequestParam double paneHeight,
-            @RequestParam double pivotX,
-            @RequestParam double pivotY,
-            @RequestParam double arm,
-            @RequestParam double blade,
-            @RequestParam double from,
-            @RequestParam double to,
-            @RequestParam(defaultValue = "0") double kerf) {
-        var arc = new WiperArc(paneWidth, paneHeight, pivotX, pivotY, arm, blade, from, to);
-        return svg(CutSheet.of(List.of(arc.piece()), kerf, CutSheet.Kept.PIECE).svg(), "wiper.svg");
     }
 
     @GetMapping("/api/jobs/{jobId}/artworks")

@@ -128,6 +128,23 @@ public class CalcApiTest extends AppTest {
     }
 
     @Test
+    public void aMaskSaysItsPiecesAndItsLines() {
+        JsonNode mask = ok(post("/api/calc/photo/mask", PhotoRoomQuestions.MASK));
+        assertEquals(mask.path("pieces").size(), 2);
+        JsonNode arc = mask.path("pieces").path(1);
+        assertEquals(arc.path("name").asString(), "wiper arc");
+        for (JsonNode p : arc.path("outline")) {
+            double away = Math.hypot(p.path("x").asDouble() - 7, p.path("y").asDouble() - 10);
+            assertTrue(away > 3.98 && away < 9.01, "swept from 4 to 9 mm: " + p);
+        }
+        assertTrue(mask.path("svg").asString().contains("<title>patch</title>"));
+        String beside = PhotoRoomQuestions.MASK.replace("\"pivotYMm\": 10", "\"pivotYMm\": 40");
+        assertTrue(
+                refused(post("/api/calc/photo/mask", beside), 422)
+                        .contains("does not reach the pane"));
+    }
+
+    @Test
     public void aSideIsMeasuredWithItsEdgesOutlinesAndFades() {
         JsonNode out = ok(post("/api/calc/photo/measure", PhotoRoomQuestions.MEASURE));
         JsonNode body = out.path("regions").get(0);
