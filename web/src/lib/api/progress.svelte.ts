@@ -61,3 +61,6 @@ export const measuring = new Progress();
 
 /** Comparing two sides. */
 export const comparing = new Progress();
+
+/** Measuring every photograph of the model, for how it came closer. */
+export const recalling = new Progress();

@@ -1,6 +1,6 @@
 import { keepPreviousData, QueryClient, queryOptions } from '@tanstack/svelte-query';
 import { api, ApiError, must, type Schemas } from './client';
-import { comparing, measuring } from './progress.svelte';
+import { comparing, measuring, recalling } from './progress.svelte';
 
 export const queryClient = new QueryClient({
 	defaultOptions: {
@@ -145,11 +145,13 @@ export const historyQuery = (id: string, of: Compared, wanted: boolean) =>
 	queryOptions({
 		queryKey: ['job', id, 'history', of],
 		queryFn: ({ signal }) =>
-			must(
-				api.GET('/api/jobs/{jobId}/compare/history', {
-					params: { path: { jobId: id }, query: of.side ? { side: of.side } : {} },
-					signal
-				})
+			recalling.ask((task) =>
+				must(
+					api.GET('/api/jobs/{jobId}/compare/history', {
+						params: { path: { jobId: id }, query: { ...of, task } },
+						signal
+					})
+				)
 			),
 		enabled: wanted
 	});

@@ -14,7 +14,7 @@ export const refused = (status: number, detail: string): Answer => ({
 });
 
 export function answer<Body>(
-	method: 'PUT' | 'POST' | 'DELETE',
+	method: 'GET' | 'PUT' | 'POST' | 'DELETE',
 	how: (call: Call<Body>) => Answer
 ): Mock<(path: string, call: Call<Body>) => Promise<Answer>> {
 	const mock = vi.spyOn(api, method) as unknown as Mock<

@@ -1,5 +1,6 @@
 import { api, must, type Schemas } from '$lib/api/client';
 import { queryClient, refreshJob } from '$lib/api/queries';
+import { makeupVersion } from '$lib/api/versions';
 import type { Desk } from '$lib/ui/desk.svelte';
 
 export type Makeup = Schemas['MakeupView'];
@@ -52,8 +53,7 @@ export class PlanDesk {
 
 	#path = () => ({ params: { path: { jobId: this.jobId } } });
 
-	async #put(steps: Draft[], pins: Pin[]): Promise<void> {
-		const version = this.#version();
+	async #put(steps: Draft[], pins: Pin[], version = this.#version()): Promise<void> {
 		this.#take(
 			await must(
 				api.PUT('/api/jobs/{jobId}/makeup', { ...this.#path(), body: { steps, pins, version } })
@@ -72,7 +72,7 @@ export class PlanDesk {
 			},
 			after,
 			async () => {
-				await this.#put(before.steps, before.pins);
+				await this.#put(before.steps, before.pins, await makeupVersion(this.jobId));
 				await after();
 			}
 		);

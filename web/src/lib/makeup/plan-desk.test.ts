@@ -42,6 +42,7 @@ describe('the plan', () => {
 			const steps = body.steps.map((s) => ({ ...step(s.id, s.id === 'a'), ...s }));
 			return stored({ steps, pins: body.pins, version: view.version + 1 });
 		});
+		answer('GET', () => stored(view));
 	});
 
 	test('a step moves by one, and quick moves add up', async () => {

@@ -1,5 +1,6 @@
-import { api, must, said, type Schemas } from '$lib/api/client';
+import { api, ApiError, must, said, type Schemas } from '$lib/api/client';
 import { refreshJob } from '$lib/api/queries';
+import { photographVersion } from '$lib/api/versions';
 import type { Desk } from '$lib/ui/desk.svelte';
 
 type Photograph = Schemas['Photograph'];
@@ -21,6 +22,13 @@ export type Chosen =
 
 /** Hours of an end circle that can be seen from the side, in degrees from the top. */
 const HOURS = [20, 90, 160];
+const keptOf = (p: Photograph): Kept => ({
+	corners: p.corners?.points ?? null,
+	known: p.knownPoints?.points ?? [],
+	grey: p.greyPatch ?? null,
+	lines: p.straightLines?.lines ?? [],
+	shell: p.shellMarks?.marks ?? null
+});
 export const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'] as const;
 
 const SAVE_AFTER_MS = 600;
@@ -56,15 +64,24 @@ export class PhotoMarks {
 		this.height = photo.heightPx;
 		this.#jobId = photo.jobId;
 		this.#version = photo.version;
-		this.#kept = {
-			corners: photo.corners?.points ?? null,
-			known: photo.knownPoints?.points ?? [],
-			grey: photo.greyPatch ?? null,
-			lines: photo.straightLines?.lines ?? [],
-			shell: photo.shellMarks?.marks ?? null
-		};
+		this.#kept = keptOf(photo);
 		if (curved) this.chosen = { kind: 'arc', index: 0 };
 		this.#show(this.#kept);
+	}
+
+	/**
+	 * The photograph as it is stored now. What was changed elsewhere is shown, unless something here is
+	 * still to be stored; a change of what the photograph is said to show leaves the marks alone.
+	 */
+	seen(photo: Photograph): void {
+		if (photo.version <= this.#version) return;
+		const now = keptOf(photo);
+		if (JSON.stringify(now) !== JSON.stringify(this.#kept)) {
+			if (!this.kept) return;
+			this.#kept = now;
+			this.#show(now);
+		}
+		this.#version = photo.version;
 	}
 
 	#show(kept: Kept): void {
@@ -291,25 +308,26 @@ export class PhotoMarks {
 		};
 		if (this.curved) fresh.corners = before.corners;
 		try {
-			await this.#put(fresh);
+			await this.#put(fresh, this.#version);
 			this.refused = '';
 			this.placed = true;
 			this.desk.remember('Marks moved', () =>
 				this.#inTurn(async () => {
-					await this.#put(before);
+					await this.#put(before, await photographVersion(this.#jobId, this.id));
 					this.#show(before);
 					await refreshJob(this.#jobId);
 				})
 			);
 		} catch (error) {
 			this.refused = said(error);
+			if (error instanceof ApiError && error.status === 409) void refreshJob(this.#jobId);
 			return;
 		}
 		// what is shown is asked again beside the next save, not before it
 		void refreshJob(this.#jobId);
 	}
 
-	async #put(kept: Kept): Promise<void> {
+	async #put(kept: Kept, version: number): Promise<void> {
 		const stored = await must(
 			api.PUT('/api/photographs/{id}/marks', {
 				params: { path: { id: this.id } },
@@ -319,11 +337,11 @@ export class PhotoMarks {
 					greyPatch: kept.grey,
 					straightLines: kept.lines.length ? { lines: kept.lines } : null,
 					shellMarks: kept.shell ? { marks: kept.shell } : null,
-					version: this.#version
+					version
 				}
 			})
 		);
 		this.#version = stored.version;
-		this.#kept = kept;
+		this.#kept = keptOf(stored);
 	}
 }

@@ -32,17 +32,22 @@ const square = [
 
 /** A server that counts versions, as the real one does. */
 function server() {
-	let version = 1;
+	let photo = fresh();
 	const seen: Marks[] = [];
 	const put = answer<Marks>('PUT', ({ body }) => {
-		if (body.version !== version) {
+		if (body.version !== photo.version) {
 			return refused(409, 'The photograph was changed in another tab.');
 		}
 		seen.push(structuredClone(body));
-		version += 1;
-		return stored({ version });
+		photo = { ...photo, ...(structuredClone(body) as Partial<Photograph>) };
+		photo.version = body.version + 1;
+		return stored(photo);
 	});
-	return { seen, put };
+	answer('GET', () => stored([photo]));
+	/** Something is changed elsewhere. */
+	const change = (part: Partial<Photograph>) =>
+		(photo = { ...photo, ...part, version: photo.version + 1 });
+	return { seen, put, change };
 }
 
 describe('marks on a photograph', () => {
@@ -141,6 +146,51 @@ describe('marks on a photograph', () => {
 		await desk.undo();
 		expect(marks.corners[0]).toEqual({ x: 100, y: 100 });
 		expect(seen.map((s) => s.version)).toEqual([1, 2]);
+	});
+
+	test('undo goes on top of what was changed since', async () => {
+		const { seen, change } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.moveTo(300, 300);
+		await marks.save();
+		change({ caption: 'evening' });
+		await desk.undo();
+		expect(seen.map((s) => s.version)).toEqual([1, 3]);
+	});
+
+	test('a caption that is changed meanwhile does not stand in the way', async () => {
+		const { seen, change } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.nudge(1, 0);
+		marks.seen(change({ caption: 'evening' }));
+		await marks.save();
+		expect(marks.refused).toBe('');
+		expect(seen.map((s) => s.version)).toEqual([2]);
+	});
+
+	test('marks that are changed elsewhere are shown', () => {
+		const { change } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.seen(change({ corners: { points: square } }));
+		expect(marks.placed).toBe(true);
+		expect(marks.corners).toEqual(square);
+		marks.seen(fresh());
+		expect(marks.corners).toEqual(square);
+	});
+
+	test('what is not stored yet is not overwritten: the save says that it is out of date', async () => {
+		const { seen, change } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.moveTo(300, 300);
+		marks.soon();
+		const elsewhere = change({ corners: { points: square } });
+		marks.seen(elsewhere);
+		expect(marks.focus).toEqual({ x: 300, y: 300 });
+		await marks.save();
+		expect(marks.refused).toContain('changed in another tab');
+		expect(seen).toHaveLength(0);
+		marks.seen(elsewhere);
+		expect(marks.corners).toEqual(square);
 	});
 
 	test('the grey card grows about its middle and keeps its lightness', () => {

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { api, must, type Schemas } from '$lib/api/client';
 	import { refreshJob } from '$lib/api/queries';
+	import { photographVersion } from '$lib/api/versions';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import { SIDES } from './sides';
 
@@ -12,36 +13,21 @@
 
 	type About = Pick<Schemas['Photograph'], 'role' | 'side' | 'sister' | 'caption' | 'takenAt'>;
 
-	async function put(about: About, version: number) {
-		await must(
-			api.PUT('/api/photographs/{id}/about', {
-				params: { path: { id: photo.id } },
-				body: { ...about, takenAt: about.takenAt ?? null, version }
-			})
-		);
-	}
-
 	function change(part: Partial<About>) {
-		const before: About = photo;
-		const version = photo.version;
+		// read now: the photograph may be shown elsewhere, or not at all, when this is taken back
+		const { id, jobId, version, role, side, sister, caption } = photo;
+		const before: About = { role, side, sister, caption, takenAt: photo.takenAt ?? null };
+		const put = async (about: About, of: number) => {
+			const body = { ...about, takenAt: about.takenAt ?? null, version: of };
+			await must(api.PUT('/api/photographs/{id}/about', { params: { path: { id } }, body }));
+		};
 		void desk.edit(
 			'What the photograph shows was changed',
-			() =>
-				put(
-					{
-						role: before.role,
-						side: before.side,
-						sister: before.sister,
-						caption: before.caption,
-						takenAt: before.takenAt ?? null,
-						...part
-					},
-					version
-				),
-			() => refreshJob(photo.jobId),
+			() => put({ ...before, ...part }, version),
+			() => refreshJob(jobId),
 			async () => {
-				await put(before, version + 1);
-				await refreshJob(photo.jobId);
+				await put(before, await photographVersion(jobId, id));
+				await refreshJob(jobId);
 			}
 		);
 	}

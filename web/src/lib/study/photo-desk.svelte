@@ -19,6 +19,7 @@
 	// made anew for each photograph by the key around this component
 	// svelte-ignore state_referenced_locally
 	const marks = new PhotoMarks(photo, desk, Boolean(size.curve));
+	$effect(() => marks.seen(photo));
 	let looking = $state(false);
 	let told = $state('');
 

@@ -61,13 +61,14 @@
 
 	async function putAway(photo: Schemas['Photograph']) {
 		const path = { params: { path: { id: photo.id } } };
+		const job = photo.jobId;
 		await desk.edit(
 			'The photograph is put away',
 			() => must(api.DELETE('/api/photographs/{id}', path)),
-			() => refreshJob(jobId),
+			() => refreshJob(job),
 			async () => {
 				await must(api.POST('/api/photographs/{id}/restore', path));
-				await refreshJob(jobId);
+				await refreshJob(job);
 			}
 		);
 	}

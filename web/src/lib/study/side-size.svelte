@@ -31,31 +31,31 @@
 	// svelte-ignore state_referenced_locally
 	let to = $state(size?.curve?.toDegrees ?? 170);
 
-	async function put(value: Schemas['SideSize']) {
-		await must(
-			api.PUT('/api/jobs/{jobId}/sides/{side}', {
-				params: { path: { jobId, side } },
-				body: value
-			})
-		);
-	}
-
 	async function keep() {
-		const before = size;
+		// read now: another side, or none, is shown when this is taken back
+		const [job, before] = [jobId, size];
+		const fresh: Schemas['SideSize'] = {
+			side,
+			lengthMm,
+			heightMm,
+			curve: curved ? { radiusMm, fromDegrees: from, toDegrees: to } : null
+		};
+		const put = (body: Schemas['SideSize']) =>
+			must(
+				api.PUT('/api/jobs/{jobId}/sides/{side}', {
+					params: { path: { jobId: job, side: body.side } },
+					body
+				})
+			);
 		const kept = await desk.edit(
 			`Size of the ${label.toLowerCase()} kept`,
-			() =>
-				put({
-					side,
-					lengthMm,
-					heightMm,
-					curve: curved ? { radiusMm, fromDegrees: from, toDegrees: to } : null
-				}),
-			() => refreshJob(jobId),
-			async () => {
-				if (before) await put(before);
-				await refreshJob(jobId);
-			}
+			() => put(fresh),
+			() => refreshJob(job),
+			before &&
+				(async () => {
+					await put(before);
+					await refreshJob(job);
+				})
 		);
 		if (kept) open = false;
 	}

@@ -1,5 +1,6 @@
 import { api, must, type Schemas } from '$lib/api/client';
 import { keepStudy, refreshJob } from '$lib/api/queries';
+import { studyVersion } from '$lib/api/versions';
 import type { Desk } from '$lib/ui/desk.svelte';
 
 export type Region = Schemas['JobRegion'];
@@ -37,8 +38,7 @@ export class StudyDesk {
 		return this.regions.find((r) => r.id === this.chosen);
 	}
 
-	async #putRegions(regions: Region[]): Promise<void> {
-		const version = this.#version();
+	async #putRegions(regions: Region[], version: number): Promise<void> {
 		await must(
 			api.PUT('/api/jobs/{jobId}/study/regions', {
 				params: { path: { jobId: this.jobId } },
@@ -47,8 +47,7 @@ export class StudyDesk {
 		);
 	}
 
-	async #putEffects(effects: Effect[]): Promise<void> {
-		const version = this.#version();
+	async #putEffects(effects: Effect[], version: number): Promise<void> {
 		await must(
 			api.PUT('/api/jobs/{jobId}/study/effects', {
 				params: { path: { jobId: this.jobId } },
@@ -57,8 +56,7 @@ export class StudyDesk {
 		);
 	}
 
-	async #putSamples(samples: Sample[]): Promise<void> {
-		const version = this.#version();
+	async #putSamples(samples: Sample[], version: number): Promise<void> {
 		const stored = await must(
 			api.PUT('/api/jobs/{jobId}/study/samples', {
 				params: { path: { jobId: this.jobId } },
@@ -83,11 +81,11 @@ export class StudyDesk {
 			label,
 			() => {
 				before = this.regions;
-				return this.#putRegions(change(before));
+				return this.#putRegions(change(before), this.#version());
 			},
 			this.#after,
 			async () => {
-				await this.#putRegions(before);
+				await this.#putRegions(before, await studyVersion(this.jobId));
 				await this.#after();
 			}
 		);
@@ -99,11 +97,11 @@ export class StudyDesk {
 			label,
 			() => {
 				before = this.effects;
-				return this.#putEffects(change(before));
+				return this.#putEffects(change(before), this.#version());
 			},
 			this.#after,
 			async () => {
-				await this.#putEffects(before);
+				await this.#putEffects(before, await studyVersion(this.jobId));
 				await this.#after();
 			}
 		);
@@ -115,14 +113,14 @@ export class StudyDesk {
 			label,
 			() => {
 				before = this.samples;
-				return this.#putSamples(change(before));
+				return this.#putSamples(change(before), this.#version());
 			},
 			async () => {
 				await this.beforeMeasures();
 				await this.#after();
 			},
 			async () => {
-				await this.#putSamples(before);
+				await this.#putSamples(before, await studyVersion(this.jobId));
 				await this.#after();
 			}
 		);

@@ -26,6 +26,7 @@ describe('the study', () => {
 			study = { ...study, ...body, version: study.version + 1 };
 			return stored(study);
 		});
+		answer('GET', () => stored(study));
 	});
 
 	const part = {
@@ -139,5 +140,18 @@ describe('the study', () => {
 		expect(await early.setEffects('Fade noted', (all) => all)).toBe(false);
 		expect(desk.toasts.at(-1)?.text).toContain('not loaded yet');
 		expect(study.version).toBe(1);
+	});
+
+	test('two changes are taken back after their view is gone and shows what it last saw', async () => {
+		let shown = study;
+		const gone = new StudyDesk('job', desk, () => shown);
+		await gone.addRegion(part);
+		shown = study;
+		const id = study.regions[0]?.id ?? '';
+		await gone.changeRegion(id, { name: 'door' });
+		shown = study;
+		await desk.undo();
+		await desk.undo();
+		expect(study.regions).toEqual([]);
 	});
 });

@@ -94,6 +94,9 @@ export class Desk {
 			await last.run();
 			this.say(`Taken back: ${last.label.toLowerCase()}`, 'saved');
 		} catch (error) {
+			// what was refused would stand in the way of what came before; no answer can be tried again
+			const refused = error instanceof ApiError && error.status >= 400 && error.status < 500;
+			if (last && !refused) this.#reversals = [...this.#reversals, last];
 			this.say(said(error), 'failed');
 		} finally {
 			finished();

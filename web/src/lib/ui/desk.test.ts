@@ -85,6 +85,25 @@ describe('the desk', () => {
 		expect(texts(desk).at(-1)).toBe('failed: It was changed.');
 	});
 
+	test('a way back that nobody answered can be gone again, one that was refused cannot', async () => {
+		let answers = false;
+		const ran: string[] = [];
+		const gone = new ApiError(0, 'Pendrik does not answer.', undefined, 'No answer');
+		const stale = new ApiError(409, 'It was changed.', undefined, 'Changed elsewhere');
+		await desk.edit('one', nothing, nothing, () => Promise.resolve(ran.push('one')));
+		await desk.edit('two', nothing, nothing, () => Promise.reject(stale));
+		await desk.edit('three', nothing, nothing, () =>
+			answers ? Promise.resolve(ran.push('three')) : Promise.reject(gone)
+		);
+		await desk.undo();
+		expect(texts(desk).at(-1)).toBe('failed: Pendrik does not answer.');
+		answers = true;
+		await desk.undo();
+		await desk.undo();
+		await desk.undo();
+		expect(ran).toEqual(['three', 'one']);
+	});
+
 	test('remembers the last fifty edits', () => {
 		for (let i = 1; i <= 60; i++) desk.remember(`edit ${i}`, nothing);
 		expect(desk.lastLabel).toBe('edit 60');
