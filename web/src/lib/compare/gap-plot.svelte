@@ -21,13 +21,13 @@
 	<tbody>
 		{#each shown as d (d.kind + d.of)}
 			<tr class="align-middle">
-				<th scope="row" class="w-36 pr-2 text-left leading-tight font-normal"
+				<th scope="row" class="w-full pr-2 text-left leading-tight font-normal"
 					>{d.of && !d.label.startsWith(d.of) ? `${d.of}, ` : ''}{d.label}</th
 				>
-				<td class="w-24">
+				<td>
 					<svg
 						viewBox="0 0 100 14"
-						class="block h-4 w-full text-ink"
+						class="block h-4 w-24 text-ink"
 						preserveAspectRatio="none"
 						role="img"
 						aria-label="{d.inTolerances >= 0 ? 'more' : 'less'} by {Math.abs(

@@ -5,17 +5,19 @@ export type Verb = Region['role'] | 'SAMPLE';
 export type Place = { x: number; y: number };
 type Box = { xMm: number; yMm: number; widthMm: number; heightMm: number };
 
-/** Where marks are made: the photograph's flat side and how large a pixel of the screen is on it. */
+/** Where marks are made: the photograph's flat side, what of it is shown, a pixel of the screen on it. */
 export type Ground = {
 	photoId: string;
 	side: Side;
 	lengthMm: number;
 	heightMm: number;
+	shown: { x: number; y: number; width: number; height: number };
 	unit: number;
 };
 
 const CLOSE_PX = 12;
 const MOST_CORNERS = 60;
+const LEAST_MM = 20;
 
 /**
  * What a drag on the flat side marks: a region, a place to leave out, an edge, a piece to cut, or a
@@ -28,6 +30,7 @@ export class SideMarking {
 	#start = $state<Place>();
 	#end = $state<Place>();
 	#corners = $state.raw<Place[]>([]);
+	#aim = $state.raw<Place>();
 
 	constructor(
 		private readonly desk: StudyDesk,
@@ -60,6 +63,11 @@ export class SideMarking {
 	/** The corners so far, of a region that is not closed yet. */
 	get corners(): Place[] {
 		return this.#corners;
+	}
+
+	/** Where the keys set the next corner; nowhere until they are used. */
+	get aim(): Place | undefined {
+		return this.cornered ? this.#aim : undefined;
 	}
 
 	/** The two ends of a drag that goes on. */
@@ -103,8 +111,14 @@ export class SideMarking {
 		}
 	}
 
-	/** Marks something in the middle of what is shown, to be moved by the keys. */
-	markAmid(shown: { x: number; y: number; width: number; height: number }): void {
+	/** A key marks: a corner where the keys aim, or something amid what is shown, to be moved by them. */
+	mark(): void {
+		const { shown } = this.ground();
+		if (this.cornered) {
+			this.#aim ??= this.#middle();
+			this.#corner(this.#aim);
+			return;
+		}
 		const box = {
 			xMm: shown.x + shown.width * 0.45,
 			yMm: shown.y + shown.height * 0.4,
@@ -124,11 +138,17 @@ export class SideMarking {
 	}
 
 	/**
-	 * Moves the chosen region by millimetres, or sizes it; while classes are shown, the sample that was
-	 * picked last. Whether there is one that can be.
+	 * Moves by millimetres, or sizes: where the keys aim, while corners are set one by one; the sample
+	 * that was picked last, while samples are picked; else the chosen region. An edge is sized by its
+	 * second end. Whether there is something that can be.
 	 */
 	steer(dx: number, dy: number, sizing: boolean): boolean {
 		const { photoId, side } = this.ground();
+		if (this.cornered) {
+			const from = this.#aim ?? this.#middle();
+			this.#aim = this.#onSide({ x: from.x + dx, y: from.y + dy });
+			return true;
+		}
 		if (this.#verb === 'SAMPLE') {
 			const s = this.desk.samples.filter((x) => x.photographId === photoId).at(-1);
 			if (!s) return false;
@@ -137,15 +157,36 @@ export class SideMarking {
 			return true;
 		}
 		const r = this.desk.chosenRegion;
-		if (!r || r.side !== side || (sizing && r.outline.length)) return false;
-		if (sizing) {
-			void this.desk.changeRegion(r.id, this.#sized(r, dx, dy), 'Region sized');
-			return true;
-		}
+		if (!r || r.side !== side) return false;
+		if (sizing) return this.#size(r, dx, dy);
 		const to = this.#moved(r, dx, dy);
 		const outline = r.outline.map((p) => ({ x: p.x + to.xMm - r.xMm, y: p.y + to.yMm - r.yMm }));
 		void this.desk.changeRegion(r.id, { ...to, outline }, 'Region moved');
 		return true;
+	}
+
+	#size(r: Region, dx: number, dy: number): boolean {
+		const [first, last] = r.outline;
+		if (r.role === 'EDGE' && first && last) {
+			const outline = [first, this.#onSide({ x: last.x + dx, y: last.y + dy })];
+			const box = boxOf(outline);
+			if (Math.hypot(box.widthMm, box.heightMm) < LEAST_MM) return true;
+			void this.desk.changeRegion(r.id, { ...atLeastOne(box), outline }, 'Edge turned');
+			return true;
+		}
+		if (first) return false;
+		void this.desk.changeRegion(r.id, this.#sized(r, dx, dy), 'Region sized');
+		return true;
+	}
+
+	#middle(): Place {
+		const { shown } = this.ground();
+		return { x: shown.x + shown.width / 2, y: shown.y + shown.height / 2 };
+	}
+
+	#onSide(p: Place): Place {
+		const { lengthMm, heightMm } = this.ground();
+		return { x: within(p.x, 0, lengthMm), y: within(p.y, 0, heightMm) };
 	}
 
 	#moved(b: Box, dx: number, dy: number) {
@@ -159,8 +200,8 @@ export class SideMarking {
 	#sized(b: Box, dx: number, dy: number) {
 		const { lengthMm, heightMm } = this.ground();
 		return {
-			widthMm: within(b.widthMm + dx, 20, lengthMm - b.xMm),
-			heightMm: within(b.heightMm + dy, 20, heightMm - b.yMm)
+			widthMm: within(b.widthMm + dx, LEAST_MM, lengthMm - b.xMm),
+			heightMm: within(b.heightMm + dy, LEAST_MM, heightMm - b.yMm)
 		};
 	}
 
@@ -181,7 +222,7 @@ export class SideMarking {
 
 	/** Leaves what is not finished. */
 	forget(): void {
-		this.#start = this.#end = undefined;
+		this.#start = this.#end = this.#aim = undefined;
 		this.#corners = [];
 	}
 
@@ -223,9 +264,7 @@ export class SideMarking {
 			return;
 		}
 		void this.desk.addRegion({
-			...box,
-			widthMm: Math.max(1, box.widthMm),
-			heightMm: Math.max(1, box.heightMm),
+			...atLeastOne(box),
 			zoneKey: null,
 			side,
 			role: this.#verb,
@@ -235,6 +274,12 @@ export class SideMarking {
 }
 
 const within = (v: number, least: number, most: number) => Math.min(Math.max(v, least), most);
+
+const atLeastOne = (b: Box): Box => ({
+	...b,
+	widthMm: Math.max(1, b.widthMm),
+	heightMm: Math.max(1, b.heightMm)
+});
 
 function boxOf(places: Place[]): Box {
 	const x = places.map((p) => p.x);

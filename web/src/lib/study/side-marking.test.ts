@@ -37,14 +37,17 @@ class Kept {
 describe('marking on the flat side', () => {
 	let desk: Kept;
 	let marking: SideMarking;
+	let shown = { x: 0, y: 0, width: 4000, height: 1600 };
 
 	beforeEach(() => {
+		shown = { x: 0, y: 0, width: 4000, height: 1600 };
 		desk = new Kept();
 		marking = new SideMarking(desk as unknown as StudyDesk, () => ({
 			photoId: 'photo',
 			side: 'LEFT',
 			lengthMm: 4000,
 			heightMm: 1600,
+			shown,
 			unit: 5
 		}));
 	});
@@ -187,10 +190,11 @@ describe('marking on the flat side', () => {
 	});
 
 	test('keys mark in the middle of what is shown', () => {
-		marking.markAmid({ x: 1000, y: 400, width: 1000, height: 400 });
+		shown = { x: 1000, y: 400, width: 1000, height: 400 };
+		marking.mark();
 		expect(desk.regions[0]).toMatchObject({ xMm: 1450, yMm: 560, widthMm: 100, heightMm: 60 });
 		marking.verb = 'EDGE';
-		marking.markAmid({ x: 0, y: 0, width: 4000, height: 1600 });
+		marking.mark();
 		expect(desk.regions[1]?.outline).toHaveLength(2);
 	});
 
@@ -210,8 +214,9 @@ describe('marking on the flat side', () => {
 		desk.chosen = 'r1';
 		marking.verb = 'SAMPLE';
 		expect(marking.steer(20, 0, false)).toBe(false);
-		marking.markAmid({ x: 0, y: 0, width: 4000, height: 1600 });
-		marking.markAmid({ x: 1000, y: 400, width: 1000, height: 400 });
+		marking.mark();
+		shown = { x: 1000, y: 400, width: 1000, height: 400 };
+		marking.mark();
 		marking.steer(-20, 100, false);
 		marking.steer(-9000, 20, true);
 		expect(desk.samples[1]).toMatchObject({ xMm: 1430, yMm: 660, widthMm: 20, heightMm: 80 });
@@ -228,15 +233,95 @@ describe('marking on the flat side', () => {
 		expect(marking.steer(20, 0, false)).toBe(false);
 	});
 
-	test('an outline and an edge move with all their corners, and are not sized', () => {
+	test('an edge moves with both ends, and is turned and sized by its second', () => {
 		marking.verb = 'EDGE';
 		pull(500, 300, 900, 300);
+		desk.chosen = 'r1';
+		marking.steer(100, 50, false);
+		marking.steer(100, 120, true);
+		expect(desk.regions[0]).toMatchObject({ xMm: 600, yMm: 350, widthMm: 500, heightMm: 120 });
+		expect(desk.regions[0]?.outline).toEqual([
+			{ x: 600, y: 350 },
+			{ x: 1100, y: 470 }
+		]);
+		expect(desk.changes.map((c) => c[2])).toEqual(['Region moved', 'Edge turned']);
+	});
+
+	test('an edge is never sized to nothing, nor beyond the side', () => {
+		marking.verb = 'EDGE';
+		pull(500, 300, 900, 300);
+		desk.chosen = 'r1';
+		expect(marking.steer(-400, 0, true)).toBe(true);
+		expect(desk.changes).toEqual([]);
+		marking.steer(9000, -9000, true);
+		expect(desk.regions[0]?.outline[1]).toEqual({ x: 4000, y: 0 });
+	});
+
+	describe('corner by corner with the keys', () => {
+		beforeEach(() => (marking.cornered = true));
+
+		test('the arrows aim from the middle of what is shown, m sets a corner there', () => {
+			expect(marking.aim).toBeUndefined();
+			marking.mark();
+			expect(marking.corners).toEqual([{ x: 2000, y: 800 }]);
+			marking.steer(200, 0, false);
+			marking.mark();
+			marking.steer(0, 300, false);
+			marking.mark();
+			marking.close();
+			expect(desk.regions).toMatchObject([
+				{ xMm: 2000, yMm: 800, widthMm: 200, heightMm: 300, role: 'MEASURE' }
+			]);
+			expect(desk.regions[0]?.outline).toHaveLength(3);
+		});
+
+		test('the chosen region stays where it is meanwhile', () => {
+			marking.cornered = false;
+			pull(500, 300, 900, 700);
+			desk.chosen = 'r1';
+			marking.cornered = true;
+			expect(marking.steer(20, 0, false)).toBe(true);
+			expect(desk.changes).toEqual([]);
+		});
+
+		test('the aim stays on the side, and is gone with the next thing to mark', () => {
+			marking.steer(9000, -9000, false);
+			expect(marking.aim).toEqual({ x: 4000, y: 0 });
+			marking.verb = 'EDGE';
+			expect(marking.aim).toBeUndefined();
+			marking.verb = 'MEASURE';
+			expect(marking.aim).toBeUndefined();
+		});
+
+		test('a corner set on the first closes the outline', () => {
+			marking.mark();
+			marking.steer(200, 0, false);
+			marking.mark();
+			marking.steer(0, 300, false);
+			marking.mark();
+			marking.steer(-200, -300, false);
+			marking.mark();
+			expect(desk.regions[0]?.outline).toHaveLength(3);
+			expect(marking.corners).toEqual([]);
+		});
+	});
+
+	test('a closed outline moves with all its corners, and is not sized', () => {
+		marking.cornered = true;
+		marking.mark();
+		marking.steer(200, 0, false);
+		marking.mark();
+		marking.steer(0, 300, false);
+		marking.mark();
+		marking.close();
+		marking.cornered = false;
 		desk.chosen = 'r1';
 		expect(marking.steer(100, 0, true)).toBe(false);
 		marking.steer(100, 50, false);
 		expect(desk.regions[0]?.outline).toEqual([
-			{ x: 600, y: 350 },
-			{ x: 1000, y: 350 }
+			{ x: 2100, y: 850 },
+			{ x: 2300, y: 850 },
+			{ x: 2300, y: 1150 }
 		]);
 	});
 });

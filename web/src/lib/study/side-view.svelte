@@ -50,7 +50,14 @@
 	);
 	const unit = $derived(view.box.width / Math.max(1, shownWidth));
 	// svelte-ignore state_referenced_locally
-	const marking = new SideMarking(desk, () => ({ photoId, side, lengthMm, heightMm, unit }));
+	const marking = new SideMarking(desk, () => ({
+		photoId,
+		side,
+		lengthMm,
+		heightMm,
+		shown: view.box,
+		unit
+	}));
 	const regions = $derived(desk.regions.filter((r) => r.side === side));
 	const samples = $derived(desk.samples.filter((s) => s.photographId === photoId));
 	const sampled = $derived(Object.keys(colours ?? {}) as WeatherClass[]);
@@ -129,7 +136,7 @@
 	function key(event: KeyboardEvent): boolean {
 		const arrow = ARROWS[event.key];
 		if (event.key === 'm') {
-			marking.markAmid(view.box);
+			marking.mark();
 		} else if (event.key === '+' || event.key === '-') {
 			view.by(event.key === '+' ? 1.5 : 1 / 1.5);
 		} else if (event.key === 'Enter' && marking.corners.length) {
@@ -140,7 +147,10 @@
 			marking.forget();
 		} else if (arrow) {
 			const step = event.shiftKey ? 100 : 20;
-			if (marking.steer(arrow[0] * step, arrow[1] * step, event.ctrlKey)) return true;
+			if (marking.steer(arrow[0] * step, arrow[1] * step, event.ctrlKey)) {
+				if (marking.aim) view.show(marking.aim.x, marking.aim.y);
+				return true;
+			}
 			if (view.zoom === 1) return false;
 			view.move(arrow[0] / 8, arrow[1] / 8);
 		} else {
@@ -182,7 +192,7 @@
 <div
 	role="application"
 	bind:this={board}
-	aria-label="The side, flat. m marks what was chosen above; arrow keys move it, with ctrl they size it; plus and minus zoom; enter closes an outline, backspace takes its last corner back."
+	aria-label="The side, flat. m marks what was chosen above; arrow keys move it, with ctrl they size it; plus and minus zoom. Corner by corner the arrow keys aim and m sets a corner; enter closes the outline, backspace takes its last corner back."
 	tabindex="0"
 	onkeydown={steer}
 	bind:clientWidth={shownWidth}
@@ -258,6 +268,11 @@
 				/>
 			{/each}
 		{/if}
+		{#if marking.aim}
+			{@const p = marking.aim}
+			{@const arm = 11 * unit}
+			<Outlined d="M{p.x - arm} {p.y}h{2 * arm}M{p.x} {p.y - arm}v{2 * arm}" {unit} wide={2} />
+		{/if}
 	</svg>
 	<svg
 		viewBox="{view.box.x} 0 {view.box.width} {26 * unit}"
@@ -283,10 +298,11 @@
 {#if marking.cornered}
 	<p class="flex flex-wrap items-baseline gap-x-4 text-soft" role="status">
 		{#if marking.corners.length < 3}
-			Touch one corner after the other, round what is to be marked.
+			Touch one corner after the other, round what is to be marked; or aim with the arrows, m sets a
+			corner.
 		{:else}
 			<button class="tag underline" onclick={() => marking.close()}>close the outline</button>
-			<span class="tag normal-case">or touch the first corner again</span>
+			<span class="tag normal-case">or enter, or touch the first corner again</span>
 		{/if}
 		{#if marking.corners.length}
 			<button class="tag underline" onclick={() => void marking.back()}

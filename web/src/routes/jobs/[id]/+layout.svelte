@@ -28,6 +28,7 @@
 </script>
 
 <Loaded query={job}>
+	{#snippet away()}<a class="underline" href={resolve('/jobs')}>All jobs</a>{/snippet}
 	{#snippet children(view)}
 		{#if !atBench}
 			<div class="no-print flex flex-wrap items-end gap-x-6 gap-y-2 px-5 pt-3">

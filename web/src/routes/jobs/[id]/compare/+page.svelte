@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { comparing } from '$lib/api/progress.svelte';
+	import { comparing, recalling } from '$lib/api/progress.svelte';
 	import {
 		compareQuery,
 		historyQuery,
@@ -38,7 +38,7 @@
 	let share = $state(0.5);
 	let look = $state<(typeof LOOKS)[number]['key']>('wipe');
 	let marking = $state(false);
-	let past = $state(false);
+	let unfolded = $state<boolean>();
 	let shelf = $state<PhotoShelf>();
 
 	const all = $derived((photographs.data ?? []).filter((p) => p.role === 'MODEL'));
@@ -48,15 +48,17 @@
 			[...models].reverse().find((p) => p.corners ?? p.shellMarks) ??
 			models.at(-1)
 	);
+	// one photograph has no past; more are shown without being asked for
+	const past = $derived(unfolded ?? models.filter((p) => p.corners ?? p.shellMarks).length > 1);
 	const size = $derived(sizes.data?.find((s) => s.side === side));
 	const of = $derived(
 		model && (model.corners ?? model.shellMarks) ? { side, model: model.id } : { side }
 	);
 	const compare = createQuery(() => compareQuery(id, of));
-	const history = createQuery(() => historyQuery(id, { side }, past));
 	const ready = $derived(
 		compare.data?.side === side && compare.data.prototypeId && compare.data.modelId
 	);
+	const history = createQuery(() => historyQuery(id, { side }, past && !!ready));
 	const stamp = $derived((photographs.data ?? []).map((p) => p.version).join('-'));
 	const asked = $derived(`side=${side}&model=${compare.data?.modelId ?? ''}&at=${stamp}`);
 
@@ -70,7 +72,7 @@
 				look = LOOKS[(at + 1) % LOOKS.length]?.key ?? 'wipe';
 			}
 		},
-		{ key: 'h', label: 'How it came closer', run: () => (past = !past) },
+		{ key: 'h', label: 'How it came closer', run: () => (unfolded = !past) },
 		{ key: 'ArrowLeft', label: 'Wipe to the left', run: () => (share = Math.max(0, share - 0.05)) },
 		{
 			key: 'ArrowRight',
@@ -150,20 +152,20 @@
 				<h2 id="history" class="text-2xl">
 					<button
 						class="underline decoration-line underline-offset-4"
-						onclick={() => (past = !past)}>How it came closer</button
+						aria-expanded={past}
+						onclick={() => (unfolded = !past)}>How it came closer</button
 					>
 				</h2>
 				{#if past}
+					<Working progress={recalling} waiting="Measuring every photograph" />
 					{#if history.error}
 						<p role="alert">{history.error.message}</p>
-					{:else if !history.data}
-						<p class="tag" role="status">Measuring every photograph …</p>
-					{:else if history.data.length < 2}
-						<p class="text-soft">
-							One photograph of the model so far: take the next after the next coat.
-						</p>
-						<History stages={history.data} />
-					{:else}
+					{:else if history.data}
+						{#if history.data.length < 2}
+							<p class="text-soft">
+								One photograph of the model so far: take the next after the next coat.
+							</p>
+						{/if}
 						<History stages={history.data} />
 					{/if}
 				{/if}

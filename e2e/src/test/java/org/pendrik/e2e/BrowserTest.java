@@ -1,5 +1,8 @@
 package org.pendrik.e2e;
 
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
@@ -16,6 +19,11 @@ abstract class BrowserTest {
      */
     BrowserTest(String... flags) {
         this.flags = flags;
+    }
+
+    static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     @BeforeClass

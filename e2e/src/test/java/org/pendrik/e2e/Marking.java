@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.StandInCamera;
@@ -70,6 +71,18 @@ final class Marking {
         Locator side = page.locator("[role=application] svg").nth(1);
         side.scrollIntoViewIfNeeded();
         return side;
+    }
+
+    /** What a drag on the flat side does. */
+    static Locator verb(Page page, String name) {
+        return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("A drag"))
+                .getByText(name, new Locator.GetByTextOptions().setExact(true));
+    }
+
+    /** Whether corners are set one by one. */
+    static Locator cornered(Page page) {
+        return page.getByRole(
+                AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("corner by corner"));
     }
 
     /** Drags over a part of the flat side, in shares of its length and height. */

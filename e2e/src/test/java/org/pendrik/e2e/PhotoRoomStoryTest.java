@@ -44,16 +44,6 @@ public class PhotoRoomStoryTest extends BrowserTest {
         return new FilePayload(name, "image/jpeg", Marking.photograph(w, seed));
     }
 
-    private static Locator button(Page page, String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
-    private static Locator verb(Page page, String name) {
-        return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("A drag"))
-                .getByText(name, new Locator.GetByTextOptions().setExact(true));
-    }
-
     private static void sample(Page page, WeatherClass kind, Rectangle2D mm, int count) {
         page.getByLabel("Class of the sample").selectOption(kind.name());
         dragOver(page, mm);
@@ -134,7 +124,6 @@ public class PhotoRoomStoryTest extends BrowserTest {
         page.getByText("Compare", new Page.GetByTextOptions().setExact(true)).click();
         putModel(page, "after.jpg", RUSTED, 9);
         assertThat(page.getByText("Still to come here: rust streak.")).hasCount(0);
-        button(page, "How it came closer").click();
         assertThat(page.getByText(Pattern.compile("after .*rust streak"))).isVisible();
         assertEquals(browser.errors(), List.of());
         page.context().close();
@@ -153,10 +142,10 @@ public class PhotoRoomStoryTest extends BrowserTest {
                 .click();
         page.getByText("this is the factory colour").click();
         assertThat(page.getByText("· factory colour").first()).isVisible();
-        verb(page, "leaves out").click();
+        Marking.verb(page, "leaves out").click();
         dragOver(page, new Rectangle2D.Double(2400, 340, 1680, 250));
         assertThat(page.getByText("is left out of every measure")).isVisible();
-        verb(page, "shows").click();
+        Marking.verb(page, "shows").click();
         Map<WeatherClass, Rectangle2D> places = HopperSide.clearPlaces();
         sample(page, WeatherClass.PAINT, places.get(WeatherClass.PAINT), 1);
         sample(page, WeatherClass.FRESH_RUST, places.get(WeatherClass.FRESH_RUST), 2);
@@ -198,7 +187,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
 
     /** The rib's worn edge, drawn across what is measured. */
     private static void edge(Page page) {
-        verb(page, "follows an edge").click();
+        Marking.verb(page, "follows an edge").click();
         dragOver(page, new Rectangle2D.Double(460, 250, 1880, 1));
         assertThat(page.getByText(Pattern.compile("^worn on \\d"))).isVisible();
         page.getByLabel(Pattern.compile("^Zone of region")).selectOption("left-side");
@@ -206,8 +195,8 @@ public class PhotoRoomStoryTest extends BrowserTest {
 
     /** A piece to cut that is no box: three corners, the last taken back, and closed. */
     private static void outline(Page page) {
-        verb(page, "cuts a piece").click();
-        page.getByLabel("corner by corner").check();
+        Marking.verb(page, "cuts a piece").click();
+        Marking.cornered(page).check();
         var box = Marking.side(page).boundingBox();
         for (double[] p : new double[][] {{0.6, 0.2}, {0.7, 0.22}, {0.68, 0.5}, {0.9, 0.9}}) {
             page.mouse().click(box.x + p[0] * box.width, box.y + p[1] * box.height);
@@ -218,7 +207,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
         Download mask =
                 page.waitForDownload(() -> page.getByText("The piece to cut, 1:1 (SVG)").click());
         assertEquals(mask.suggestedFilename(), "mask.svg");
-        page.getByLabel("corner by corner").uncheck();
+        Marking.cornered(page).uncheck();
     }
 
     private static void putModel(Page page, String name, Weathering w, long seed) {
