@@ -25,9 +25,5 @@
 	}
 </script>
 
-<span class="flex flex-col items-start">
-	<Button onclick={() => void go()} disabled={making} aria-busy={making}
-		>{@render children()}</Button
-	>
-	{#if refused}<span class="max-w-sm border-l-4 border-ink pl-2" role="alert">{refused}</span>{/if}
-</span>
+<Button onclick={() => void go()} disabled={making} aria-busy={making}>{@render children()}</Button>
+{#if refused}<p class="basis-full border-l-4 border-ink pl-2" role="alert">{refused}</p>{/if}

@@ -78,7 +78,7 @@
 			>
 		{/each}
 	</div>
-	<div class="flex flex-col gap-2">
+	<div class="flex flex-col items-start gap-2">
 		{#if mask.error}
 			<p class="max-w-sm border-l-4 border-ink pl-2" role="alert">{mask.error.message}</p>
 		{:else if clean}

@@ -84,7 +84,8 @@
 
 <svelte:head><title>Compare – Pendrik</title></svelte:head>
 
-<div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
+<!-- on a telephone the verdicts come before the history -->
+<div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem] lg:grid-rows-[auto_1fr]">
 	<div class="min-w-0">
 		<SidePicker bind:side photographs={all} />
 		{#if compare.error}
@@ -147,32 +148,8 @@
 				{/if}
 			</div>
 		{/if}
-		{#if ready}
-			<section class="mt-5" aria-labelledby="history">
-				<h2 id="history" class="text-2xl">
-					<button
-						class="underline decoration-line underline-offset-4"
-						aria-expanded={past}
-						onclick={() => (unfolded = !past)}>How it came closer</button
-					>
-				</h2>
-				{#if past}
-					<Working progress={recalling} waiting="Measuring every photograph" />
-					{#if history.error}
-						<p role="alert">{history.error.message}</p>
-					{:else if history.data}
-						{#if history.data.length < 2}
-							<p class="text-soft">
-								One photograph of the model so far: take the next after the next coat.
-							</p>
-						{/if}
-						<History stages={history.data} />
-					{/if}
-				{/if}
-			</section>
-		{/if}
 	</div>
-	<section aria-labelledby="verdicts">
+	<section class="lg:row-span-2" aria-labelledby="verdicts">
 		<h2 id="verdicts" class="text-2xl">Region by region</h2>
 		<Working progress={comparing} waiting="Comparing" />
 		{#if compare.data?.missing.length}
@@ -188,4 +165,28 @@
 			<VerdictList regions={compare.data.regions} edges={compare.data.edges} />
 		{/if}
 	</section>
+	{#if ready}
+		<section class="min-w-0" aria-labelledby="history">
+			<h2 id="history" class="text-2xl">
+				<button
+					class="underline decoration-line underline-offset-4"
+					aria-expanded={past}
+					onclick={() => (unfolded = !past)}>How it came closer</button
+				>
+			</h2>
+			{#if past}
+				<Working progress={recalling} waiting="Measuring every photograph" />
+				{#if history.error}
+					<p role="alert">{history.error.message}</p>
+				{:else if history.data}
+					{#if history.data.length < 2}
+						<p class="text-soft">
+							One photograph of the model so far: take the next after the next coat.
+						</p>
+					{/if}
+					<History stages={history.data} />
+				{/if}
+			{/if}
+		</section>
+	{/if}
 </div>

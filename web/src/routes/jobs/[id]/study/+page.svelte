@@ -79,7 +79,8 @@
 
 <svelte:head><title>Study – Pendrik</title></svelte:head>
 
-<div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
+<!-- on a telephone the measures come before paper and blade -->
+<div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem] lg:grid-rows-[auto_1fr]">
 	<div class="min-w-0">
 		{#if view && sizes.data}
 			<SidePicker bind:side photographs={all}>
@@ -116,16 +117,12 @@
 								colours={own?.colours}
 							/>
 						{/key}
-						<section class="mt-6" aria-labelledby="paper">
-							<h2 id="paper" class="mb-2 text-2xl">To paper and blade</h2>
-							<PaperPanel jobId={id} desk={notes} />
-						</section>
 					{/if}
 				{/if}
 			{/if}
 		{/if}
 	</div>
-	<div class="flex flex-col gap-6">
+	<div class="flex flex-col gap-6 lg:row-span-2">
 		{#if located && photo}
 			<section aria-labelledby="measures">
 				<h2 id="measures" class="text-2xl">Measured</h2>
@@ -165,4 +162,10 @@
 			{/if}
 		</section>
 	</div>
+	{#if located && photo}
+		<section class="min-w-0" aria-labelledby="paper">
+			<h2 id="paper" class="mb-2 text-2xl">To paper and blade</h2>
+			<PaperPanel jobId={id} desk={notes} />
+		</section>
+	{/if}
 </div>
