@@ -387,8 +387,10 @@ public class SideMeasurerTest {
                                         throw new CancellationException(what);
                                     }
                                 }));
-        assertEquals(said.subList(0, 2), List.of("Focus along the side", "Measuring body"));
-        assertTrue(said.size() < 30, "the pieces that follow are not begun: " + said.size());
+        // pieces that had begun may still end meanwhile
+        List<String> begun = List.copyOf(said);
+        assertEquals(begun.subList(0, 2), List.of("Focus along the side", "Measuring body"));
+        assertTrue(begun.size() < 30, "the pieces that follow are not begun: " + begun.size());
     }
 
     @Test
