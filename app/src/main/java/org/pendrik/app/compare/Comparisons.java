@@ -8,6 +8,9 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
+import org.pendrik.app.compare.PairMeasures.Both;
+import org.pendrik.app.compare.PairMeasures.BothEdges;
+import org.pendrik.app.compare.PairMeasures.Measured;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photograph;
@@ -25,10 +28,7 @@ import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Catalogue;
-import org.pendrik.core.measure.Answer;
-import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Gap;
-import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Watch;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.RegionVerdict;
@@ -44,18 +44,19 @@ class Comparisons {
     private final Jobs jobs;
     private final Photographs photographs;
     private final Pairs pairs;
+    private final PairMeasures measures;
     private final Studies studies;
     private final Measuring measuring;
     private final Advices advices;
     private final BenchLog log;
     private final Workshops workshops;
     private final Catalogue catalogue;
-    private @Nullable Mapped last;
 
     Comparisons(
             Jobs jobs,
             Photographs photographs,
             Pairs pairs,
+            PairMeasures measures,
             Studies studies,
             Measuring measuring,
             Advices advices,
@@ -65,6 +66,7 @@ class Comparisons {
         this.jobs = jobs;
         this.photographs = photographs;
         this.pairs = pairs;
+        this.measures = measures;
         this.studies = studies;
         this.measuring = measuring;
         this.advices = advices;
@@ -80,73 +82,32 @@ class Comparisons {
         int viewing = workshops.current().viewingMm();
         double blurMm = SideComparison.eyeBlurMm(viewing, job.scaleRatio());
         List<String> missing = missing(jobId, side);
-        watch.at("Laying one side over the other", 0);
-        Optional<Pairs.Pair> pair = pairs.of(jobId, side, modelId);
-        if (pair.isEmpty()) {
+        Optional<Pairs.Chosen> chosen = pairs.chosen(jobId, side, modelId);
+        Optional<Measured> measured = chosen.flatMap(c -> measures.of(job, c, watch));
+        if (chosen.isEmpty() || measured.isEmpty()) {
             return new Comparison(
                     side, null, null, false, false, false, null, viewing, blurMm, false, 0,
                     List.of(), List.of(), missing);
         }
-        Pairs.Pair p = pair.get();
-        watch.at("Measuring both", 0.3);
-        Lab factory = measuring.factoryColour(jobId).orElse(null);
-        List<Comparison.Judged> judged = new ArrayList<>();
-        Measured measured = measured(jobId, p);
-        for (Both b : measured.regions()) {
-            judged.add(judged(jobId, b, factory));
-        }
+        Pairs.Chosen c = chosen.get();
+        Measured m = measured.get();
         watch.at("Comparing every point", 0.7);
-        Double median = SideComparison.median(map(p, job)).orElse(null);
+        Lab factory = measuring.factoryColour(jobId).orElse(null);
         return new Comparison(
                 side,
-                p.prototype().id(),
-                p.model().id(),
-                p.prototype().greyPatch() != null,
-                p.model().greyPatch() != null,
+                c.prototype().id(),
+                c.model().id(),
+                c.prototype().greyPatch() != null,
+                c.model().greyPatch() != null,
                 factory != null,
-                median,
+                measures.median(job, c).orElse(null),
                 viewing,
                 blurMm,
-                p.fit().sure(),
-                p.fit().movedPx() / p.first().pxPerMm(),
-                judged,
-                measured.edges().stream().map(e -> judged(jobId, e)).toList(),
+                m.sure(),
+                m.movedMm(),
+                m.regions().stream().map(b -> judged(jobId, b, factory)).toList(),
+                m.edges().stream().map(e -> judged(jobId, e)).toList(),
                 missing);
-    }
-
-    /** A region measured on both. */
-    private record Both(JobRegion region, MeasuredRegion prototype, MeasuredRegion model) {}
-
-    /** An edge measured on both. */
-    private record BothEdges(JobRegion edge, Answer<EdgeWear> prototype, Answer<EdgeWear> model) {
-        List<Gap> gaps() {
-            return Gap.between(prototype, model);
-        }
-    }
-
-    private record Measured(List<Both> regions, List<BothEdges> edges) {}
-
-    private Measured measured(UUID jobId, Pairs.Pair p) {
-        var one = measuring.measure(p.prototype(), p.first(), Watch.NOBODY);
-        var two = measuring.measure(p.model(), p.second(), Watch.NOBODY);
-        List<Both> regions = new ArrayList<>();
-        List<BothEdges> edges = new ArrayList<>();
-        for (JobRegion r : studies.of(jobId).regions()) {
-            if (r.factory() || r.side() != p.model().side()) {
-                continue;
-            }
-            if (r.role() == RegionRole.MEASURE) {
-                MeasuredRegion a = one.of(r).orElseThrow();
-                MeasuredRegion b = two.of(r).orElseThrow();
-                if (a.base().isPresent() && b.base().isPresent()) {
-                    regions.add(new Both(r, a, b));
-                }
-            } else if (r.role() == RegionRole.EDGE) {
-                edges.add(
-                        new BothEdges(r, one.ofEdge(r).orElseThrow(), two.ofEdge(r).orElseThrow()));
-            }
-        }
-        return new Measured(regions, edges);
     }
 
     private Comparison.JudgedEdge judged(UUID jobId, BothEdges e) {
@@ -167,7 +128,7 @@ class Comparisons {
                         b.prototype().base().orElseThrow(),
                         b.model().base().orElseThrow(),
                         factory);
-        List<Gap> gaps = Gap.between(b.prototype(), b.model());
+        List<Gap> gaps = b.gaps();
         var d = v.difference();
         return new Comparison.Judged(
                 b.region().id(),
@@ -213,6 +174,7 @@ class Comparisons {
      * between.
      */
     List<Comparison.Stage> history(UUID jobId, @Nullable Side wanted, Watch watch) {
+        Job job = jobs.get(jobId);
         Side side = pairs.side(jobId, wanted);
         List<Photograph> all = pairs.progress(jobId, side);
         Lab factory = measuring.factoryColour(jobId).orElse(null);
@@ -220,16 +182,17 @@ class Comparisons {
         Instant before = Instant.MIN;
         for (Photograph p : all) {
             watch.at("Measuring photograph " + (out.size() + 1), (double) out.size() / all.size());
-            Optional<Pairs.Pair> pair = pairs.of(jobId, side, p.id());
-            if (pair.isEmpty()) {
+            Optional<Measured> measured =
+                    pairs.chosen(jobId, side, p.id())
+                            .flatMap(c -> measures.of(job, c, Watch.NOBODY));
+            if (measured.isEmpty()) {
                 continue;
             }
             List<Comparison.StageValue> values = new ArrayList<>();
-            Measured measured = measured(jobId, pair.get());
-            for (Both b : measured.regions()) {
+            for (Both b : measured.get().regions()) {
                 values(b, factory, values);
             }
-            for (BothEdges e : measured.edges()) {
+            for (BothEdges e : measured.get().edges()) {
                 values(e.edge(), e.gaps(), values);
             }
             Instant at = p.when();
@@ -266,7 +229,7 @@ class Comparisons {
                             factory.distance(m.median()),
                             2 * Math.hypot(p.uncertainty(), m.uncertainty())));
         }
-        values(r, Gap.between(b.prototype(), b.model()), out);
+        values(r, b.gaps(), out);
     }
 
     private static void values(JobRegion r, List<Gap> gaps, List<Comparison.StageValue> out) {
@@ -283,40 +246,10 @@ class Comparisons {
         }
     }
 
-    /** The map of a pair, measured once: the verdicts and the picture ask for it together. */
-    private synchronized SideComparison.DifferenceMap map(Pairs.Pair p, Job job) {
-        double blurPx =
-                SideComparison.eyeBlurMm(workshops.current().viewingMm(), job.scaleRatio())
-                        * p.first().pxPerMm();
-        Mapped old = last;
-        if (old != null && old.isOf(p, blurPx)) {
-            return old.map();
-        }
-        var whole =
-                SideComparison.map(
-                        p.first().raster(),
-                        p.first().light(),
-                        p.second().raster(),
-                        p.second().light(),
-                        blurPx);
-        var map = SideComparison.withoutEdges(whole, p.first().raster(), blurPx, p.fit().slackPx());
-        last = new Mapped(p.first(), p.second(), blurPx, map);
-        return map;
-    }
-
-    /** The last map and what it was measured from; the same sides are the same objects. */
-    private record Mapped(
-            Sides.Side first, Sides.Side second, double blurPx, SideComparison.DifferenceMap map) {
-        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
-        boolean isOf(Pairs.Pair p, double blur) {
-            return first == p.first() && second == p.second() && blurPx == blur;
-        }
-    }
-
     /** The difference map as a PNG: light is alike, dark is far, edges are left out. */
     byte[] picture(UUID jobId, @Nullable Side wanted, @Nullable UUID modelId) {
         Job job = jobs.get(jobId);
-        var map = map(pair(jobId, wanted, modelId), job);
+        var map = measures.map(pair(jobId, wanted, modelId), job);
         int[] argb = new int[map.deltaE00().length];
         for (int i = 0; i < argb.length; i++) {
             argb[i] = SideComparison.shade(map.deltaE00()[i]);
@@ -331,7 +264,8 @@ class Comparisons {
     }
 
     private Pairs.Pair pair(UUID jobId, @Nullable Side wanted, @Nullable UUID modelId) {
-        return pairs.of(jobId, pairs.side(jobId, wanted), modelId)
+        return pairs.chosen(jobId, pairs.side(jobId, wanted), modelId)
+                .flatMap(pairs::of)
                 .orElseThrow(() -> new NotFound(THE_COMPARISON));
     }
 }

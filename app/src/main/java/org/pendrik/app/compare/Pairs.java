@@ -59,8 +59,15 @@ class Pairs {
         return Side.LEFT;
     }
 
-    /** The pair; empty while one is missing or not located. */
-    Optional<Pair> of(UUID jobId, Side side, @Nullable UUID modelId) {
+    /** Two photographs to hold against each other. */
+    record Chosen(Photograph prototype, Photograph model) {}
+
+    /**
+     * The photographs to hold against each other; empty while one is missing.
+     *
+     * @param modelId null takes the newest that is located
+     */
+    Optional<Chosen> chosen(UUID jobId, Side side, @Nullable UUID modelId) {
         Photograph one = photographs.latest(jobId, Role.PROTOTYPE, side);
         Photograph two =
                 modelId == null
@@ -73,6 +80,13 @@ class Pairs {
                 || two.role() != Role.MODEL) {
             return Optional.empty();
         }
+        return Optional.of(new Chosen(one, two));
+    }
+
+    /** One laid over the other; empty while one is not located. */
+    Optional<Pair> of(Chosen c) {
+        Photograph one = c.prototype();
+        Photograph two = c.model();
         return sides.of(one).flatMap(a -> sides.of(two).map(b -> laid(one, a, two, b)));
     }
 

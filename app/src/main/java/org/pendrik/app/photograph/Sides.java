@@ -1,11 +1,11 @@
 package org.pendrik.app.photograph;
 
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.store.Recent;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.photo.CornerFinder;
 import org.pendrik.core.photo.CylinderUnwrapper;
@@ -37,15 +37,7 @@ public class Sides {
     private final PhotographStore store;
     private final SideSizes sizes;
     private @Nullable Cached lastDecoded;
-    private final Map<SideKey, Side> sides =
-            new LinkedHashMap<>(16, 0.75f, true) {
-                @java.io.Serial private static final long serialVersionUID = 1L;
-
-                @Override
-                protected boolean removeEldestEntry(Map.Entry<SideKey, Side> eldest) {
-                    return size() > KEPT;
-                }
-            };
+    private final Map<SideKey, Side> sides = new Recent<>(KEPT);
 
     Sides(PhotographStore store, SideSizes sizes) {
         this.store = store;

@@ -1,4 +1,7 @@
-/** Where data lies: the data folder, its lock, and the value types that the database knows. */
+/**
+ * Where data lies: the data folder, its lock, the value types that the database knows, and what is
+ * kept at hand.
+ */
 @NullMarked
 package org.pendrik.app.store;
 

@@ -2,7 +2,6 @@ package org.pendrik.app.study;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,6 +13,7 @@ import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.store.Recent;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
@@ -47,29 +47,12 @@ public class Measuring {
     private final Photographs photographs;
     private final Sides sides;
     private final Workshops workshops;
-    private final Map<PlaneKey, LabPlane> planes =
-            new LinkedHashMap<>(8, 0.75f, true) {
-                @java.io.Serial private static final long serialVersionUID = 1L;
-
-                @Override
-                protected boolean removeEldestEntry(Map.Entry<PlaneKey, LabPlane> eldest) {
-                    return size() > PLANES;
-                }
-            };
+    private final Map<PlaneKey, LabPlane> planes = new Recent<>(PLANES);
 
     /** Two sorted sides of each of two comparisons, 7 bytes a pixel. */
     private static final int SORTED = 4;
 
-    private final Map<SortedKey, SideMeasurer.Sorted> sorted =
-            new LinkedHashMap<>(8, 0.75f, true) {
-                @java.io.Serial private static final long serialVersionUID = 1L;
-
-                @Override
-                protected boolean removeEldestEntry(
-                        Map.Entry<SortedKey, SideMeasurer.Sorted> eldest) {
-                    return size() > SORTED;
-                }
-            };
+    private final Map<SortedKey, SideMeasurer.Sorted> sorted = new Recent<>(SORTED);
 
     Measuring(
             Studies studies, Jobs jobs, Photographs photographs, Sides sides, Workshops workshops) {

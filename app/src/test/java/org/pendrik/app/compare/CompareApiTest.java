@@ -1,6 +1,8 @@
 package org.pendrik.app.compare;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.io.ByteArrayInputStream;
@@ -90,6 +92,45 @@ public class CompareApiTest extends AppTest {
         assertEquals(now.path("missing").size(), 1);
         assertTrue(now.path("missing").get(0).asString().contains("photograph of the model"));
         assertTrue(now.path("medianDeltaE00").isNull());
+    }
+
+    /** What a comparison found is kept; each thing that it hangs on makes it anew. */
+    @Test
+    public void whatIsKeptIsMeasuredAnewAfterAnyChange() {
+        UUID job = car("Kept");
+        UUID prototype = put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
+        regions(job, PLATE, PANEL);
+        put(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
+        JsonNode first = compare(job);
+        assertEquals(compare(job), first);
+        assertEquals(
+                ok(get("/api/jobs/" + job + "/compare/history")),
+                ok(get("/api/jobs/" + job + "/compare/history")));
+
+        regions(job, PLATE, PANEL.replace("\"yMm\":620", "\"yMm\":820"));
+        JsonNode moved = compare(job);
+        assertNotEquals(panel(moved), panel(first));
+
+        mark(prototype, Shots.prototype(), "null", 2);
+        JsonNode dim = compare(job);
+        assertFalse(dim.path("prototypeBalanced").asBoolean());
+        assertNotEquals(panel(dim), panel(moved));
+
+        String size = "{\"side\":\"LEFT\",\"lengthMm\":%d,\"heightMm\":2600,\"curve\":null}";
+        ok(put("/api/jobs/" + job + "/sides/LEFT", size.formatted(5800)));
+        JsonNode shorter = compare(job);
+        assertNotEquals(panel(shorter), panel(dim));
+        ok(put("/api/jobs/" + job + "/sides/LEFT", size.formatted(6400)));
+        assertEquals(panel(compare(job)), panel(dim));
+
+        put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
+        assertNotEquals(compare(job).path("prototypeId"), dim.path("prototypeId"));
+        assertTrue(compare(job).path("prototypeBalanced").asBoolean());
+    }
+
+    private static String panel(JsonNode comparison) {
+        JsonNode r = comparison.path("regions").get(0);
+        return r.path("prototypeHex") + " " + r.path("modelHex") + " " + r.path("deltaE00");
     }
 
     @Test

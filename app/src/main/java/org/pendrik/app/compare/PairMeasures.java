@@ -1,0 +1,184 @@
+package org.pendrik.app.compare;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.job.Job;
+import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.SideSize;
+import org.pendrik.app.photograph.SideSizes;
+import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.store.Recent;
+import org.pendrik.app.study.JobRegion;
+import org.pendrik.app.study.Measuring;
+import org.pendrik.app.study.RegionRole;
+import org.pendrik.app.study.Studies;
+import org.pendrik.app.workshop.Workshops;
+import org.pendrik.core.measure.Answer;
+import org.pendrik.core.measure.EdgeWear;
+import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.MeasuredRegion;
+import org.pendrik.core.measure.Watch;
+import org.pendrik.core.photo.SideComparison;
+import org.springframework.stereotype.Component;
+
+/**
+ * What two photographs measure when one is laid over the other. It is measured once, until
+ * something changes that it hangs on: the photographs and their marks, the size of the side, what
+ * is marked in Study, the scale, or how far away the model is looked at.
+ */
+@Component
+class PairMeasures {
+    /** Figures only, no pictures: a long history of several jobs. */
+    private static final int KEPT = 200;
+
+    private final Pairs pairs;
+    private final Studies studies;
+    private final Measuring measuring;
+    private final Workshops workshops;
+    private final SideSizes sizes;
+    private final Map<Key, Measured> measured = Collections.synchronizedMap(new Recent<>(KEPT));
+    private final Map<Key, Optional<Double>> medians =
+            Collections.synchronizedMap(new Recent<>(KEPT));
+    private @Nullable Mapped last;
+
+    PairMeasures(
+            Pairs pairs,
+            Studies studies,
+            Measuring measuring,
+            Workshops workshops,
+            SideSizes sizes) {
+        this.pairs = pairs;
+        this.studies = studies;
+        this.measuring = measuring;
+        this.workshops = workshops;
+        this.sizes = sizes;
+    }
+
+    private record Key(
+            Photograph prototype,
+            Photograph model,
+            Optional<SideSize> size,
+            UUID jobId,
+            double scaleRatio,
+            int studyVersion,
+            int viewingMm) {}
+
+    private Key key(Job job, Pairs.Chosen c) {
+        return new Key(
+                c.prototype(),
+                c.model(),
+                sizes.of(job.id(), c.model().side()),
+                job.id(),
+                job.scaleRatio(),
+                studies.of(job.id()).version(),
+                workshops.current().viewingMm());
+    }
+
+    /** A region measured on both. */
+    record Both(JobRegion region, MeasuredRegion prototype, MeasuredRegion model) {
+        List<Gap> gaps() {
+            return Gap.between(prototype, model);
+        }
+    }
+
+    /** An edge measured on both. */
+    record BothEdges(JobRegion edge, Answer<EdgeWear> prototype, Answer<EdgeWear> model) {
+        List<Gap> gaps() {
+            return Gap.between(prototype, model);
+        }
+    }
+
+    /**
+     * Both sides measured.
+     *
+     * @param sure whether the edges of the two fit each other
+     * @param movedMm how far the model was moved to lie over the prototype, prototype mm
+     */
+    record Measured(List<Both> regions, List<BothEdges> edges, boolean sure, double movedMm) {}
+
+    /** All regions and edges of the side on both; empty while one of them is not located. */
+    Optional<Measured> of(Job job, Pairs.Chosen c, Watch watch) {
+        Key key = key(job, c);
+        Measured known = measured.get(key);
+        if (known != null) {
+            return Optional.of(known);
+        }
+        watch.at("Laying one side over the other", 0);
+        Optional<Pairs.Pair> pair = pairs.of(c);
+        watch.at("Measuring both", 0.3);
+        Optional<Measured> fresh = pair.map(p -> measure(job.id(), p));
+        fresh.ifPresent(m -> measured.put(key, m));
+        return fresh;
+    }
+
+    private Measured measure(UUID jobId, Pairs.Pair p) {
+        var one = measuring.measure(p.prototype(), p.first(), Watch.NOBODY);
+        var two = measuring.measure(p.model(), p.second(), Watch.NOBODY);
+        List<Both> regions = new ArrayList<>();
+        List<BothEdges> edges = new ArrayList<>();
+        for (JobRegion r : studies.of(jobId).regions()) {
+            if (r.factory() || r.side() != p.model().side()) {
+                continue;
+            }
+            if (r.role() == RegionRole.MEASURE) {
+                MeasuredRegion a = one.of(r).orElseThrow();
+                MeasuredRegion b = two.of(r).orElseThrow();
+                if (a.base().isPresent() && b.base().isPresent()) {
+                    regions.add(new Both(r, a, b));
+                }
+            } else if (r.role() == RegionRole.EDGE) {
+                edges.add(
+                        new BothEdges(r, one.ofEdge(r).orElseThrow(), two.ofEdge(r).orElseThrow()));
+            }
+        }
+        return new Measured(
+                regions, edges, p.fit().sure(), p.fit().movedPx() / p.first().pxPerMm());
+    }
+
+    /** Median ΔE00 over the side; empty where nothing of it can be compared. */
+    Optional<Double> median(Job job, Pairs.Chosen c) {
+        Key key = key(job, c);
+        Optional<Double> known = medians.get(key);
+        if (known != null) {
+            return known;
+        }
+        Optional<Double> fresh = pairs.of(c).flatMap(p -> SideComparison.median(map(p, job)));
+        medians.put(key, fresh);
+        return fresh;
+    }
+
+    /** The map of a pair, measured once: the verdicts and the picture ask for it together. */
+    synchronized SideComparison.DifferenceMap map(Pairs.Pair p, Job job) {
+        double blurPx =
+                SideComparison.eyeBlurMm(workshops.current().viewingMm(), job.scaleRatio())
+                        * p.first().pxPerMm();
+        Mapped old = last;
+        if (old != null && old.isOf(p, blurPx)) {
+            return old.map();
+        }
+        var whole =
+                SideComparison.map(
+                        p.first().raster(),
+                        p.first().light(),
+                        p.second().raster(),
+                        p.second().light(),
+                        blurPx);
+        var map = SideComparison.withoutEdges(whole, p.first().raster(), blurPx, p.fit().slackPx());
+        last = new Mapped(p.first(), p.second(), blurPx, map);
+        return map;
+    }
+
+    /** The last map and what it was measured from; the same sides are the same objects. */
+    private record Mapped(
+            Sides.Side first, Sides.Side second, double blurPx, SideComparison.DifferenceMap map) {
+        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
+        boolean isOf(Pairs.Pair p, double blur) {
+            return first == p.first() && second == p.second() && blurPx == blur;
+        }
+    }
+}
