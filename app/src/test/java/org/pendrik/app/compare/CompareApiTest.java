@@ -123,6 +123,7 @@ public class CompareApiTest extends AppTest {
         ok(put("/api/jobs/" + job + "/sides/LEFT", size.formatted(6400)));
         assertEquals(panel(compare(job)), panel(dim));
 
+        clock.set(clock.instant().plusSeconds(3600));
         put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
         assertNotEquals(compare(job).path("prototypeId"), dim.path("prototypeId"));
         assertTrue(compare(job).path("prototypeBalanced").asBoolean());
