@@ -9,16 +9,13 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
-import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.regex.Pattern;
-import javax.imageio.ImageIO;
+import org.pendrik.app.photograph.Pictures;
+import org.pendrik.core.photo.Raster;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
@@ -53,19 +50,16 @@ public class StudyTest extends BrowserTest {
         return page.locator("summary").filter(new Locator.FilterOptions().setHasText(words));
     }
 
+    /** A red disc on nothing. */
     private static byte[] sign() {
-        BufferedImage image = new BufferedImage(200, 100, BufferedImage.TYPE_INT_ARGB);
-        Graphics2D g = image.createGraphics();
-        g.setColor(Color.RED);
-        g.fillOval(20, 10, 160, 80);
-        g.dispose();
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            ImageIO.write(image, "png", out);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        Raster sign = Raster.empty(200, 100);
+        for (int y = 0; y < 100; y++) {
+            for (int x = 0; x < 200; x++) {
+                boolean on = Math.hypot((x - 100) / 80.0, (y - 50) / 40.0) < 1;
+                sign.argb()[y * 200 + x] = on ? 0xffcc0000 : 0;
+            }
         }
-        return out.toByteArray();
+        return Pictures.png(sign);
     }
 
     private static String read(Download d) {
