@@ -259,10 +259,15 @@ public class SideMeasurerTest {
                         Painted.learn(p.plane(), TWO),
                         List.of(
                                 new EdgeWear.Edge(
-                                        "sill", new Point(400, 600), new Point(2000, 600))),
+                                        "sill", new Point(400, 600), new Point(2000, 600)),
+                                new EdgeWear.Edge(
+                                        "sill", new Point(400, 900), new Point(2000, 900))),
                         Optional.empty(),
                         false);
-        EdgeWear e = SideMeasurer.measure(q, Watch.NOBODY).edges().getFirst().told().orElseThrow();
+        List<Answer<EdgeWear>> edges = SideMeasurer.measure(q, Watch.NOBODY).edges();
+        EdgeWear e = edges.getFirst().told().orElseThrow();
+        // of the same name, and apart
+        assertEquals(edges.get(1).told().orElseThrow().scrapes(), 0);
         assertEquals(e.wornShare(), 0.25, 0.03);
         assertEquals(e.scrapes(), 4);
         assertEquals(e.longestMm(), 100, 12);
