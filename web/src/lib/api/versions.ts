@@ -1,4 +1,4 @@
-import { api, must } from './client';
+import { api, must, type Schemas } from './client';
 
 /**
  * Versions as they are stored now. A change may be taken back long after its view is gone and others
@@ -13,11 +13,11 @@ export async function makeupVersion(jobId: string): Promise<number> {
 	return (await must(api.GET('/api/jobs/{jobId}/makeup', { params: { path: { jobId } } }))).version;
 }
 
-export async function photographVersion(jobId: string, id: string): Promise<number> {
+export async function photographNow(jobId: string, id: string): Promise<Schemas['Photograph']> {
 	const path = { params: { path: { jobId } } };
 	const photo = (await must(api.GET('/api/jobs/{jobId}/photographs', path))).find(
 		(p) => p.id === id
 	);
 	if (!photo) throw new Error('The photograph is put away. Take it out again first.');
-	return photo.version;
+	return photo;
 }

@@ -1,6 +1,6 @@
 import { api, ApiError, must, said, type Schemas } from '$lib/api/client';
 import { refreshJob } from '$lib/api/queries';
-import { photographVersion } from '$lib/api/versions';
+import { photographNow } from '$lib/api/versions';
 import type { Desk } from '$lib/ui/desk.svelte';
 
 type Photograph = Schemas['Photograph'];
@@ -313,7 +313,8 @@ export class PhotoMarks {
 			this.placed = true;
 			this.desk.remember('Marks moved', () =>
 				this.#inTurn(async () => {
-					await this.#put(before, await photographVersion(this.#jobId, this.id));
+					const { version } = await photographNow(this.#jobId, this.id);
+					await this.#put(before, version);
 					this.#show(before);
 					await refreshJob(this.#jobId);
 				})

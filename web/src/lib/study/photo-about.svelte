@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { api, must, type Schemas } from '$lib/api/client';
 	import { refreshJob } from '$lib/api/queries';
-	import { photographVersion } from '$lib/api/versions';
+	import { photographNow } from '$lib/api/versions';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import { SIDES } from './sides';
 
@@ -13,20 +13,30 @@
 
 	type About = Pick<Schemas['Photograph'], 'role' | 'side' | 'sister' | 'caption' | 'takenAt'>;
 
+	/** Changes one thing and leaves the rest as it is stored, whatever was changed just before. */
 	function change(part: Partial<About>) {
 		// read now: the photograph may be shown elsewhere, or not at all, when this is taken back
-		const { id, jobId, version, role, side, sister, caption } = photo;
-		const before: About = { role, side, sister, caption, takenAt: photo.takenAt ?? null };
-		const put = async (about: About, of: number) => {
-			const body = { ...about, takenAt: about.takenAt ?? null, version: of };
-			await must(api.PUT('/api/photographs/{id}/about', { params: { path: { id } }, body }));
+		const { id, jobId } = photo;
+		const put = async (fresh: Partial<About>) => {
+			const now = await photographNow(jobId, id);
+			const { role, side, sister, caption, version } = now;
+			const before: About = { role, side, sister, caption, takenAt: now.takenAt ?? null };
+			const about = { ...before, ...fresh };
+			await must(
+				api.PUT('/api/photographs/{id}/about', {
+					params: { path: { id } },
+					body: { ...about, takenAt: about.takenAt ?? null, version }
+				})
+			);
+			return before;
 		};
+		let before: Partial<About> = {};
 		void desk.edit(
 			'What the photograph shows was changed',
-			() => put({ ...before, ...part }, version),
+			async () => (before = await put(part)),
 			() => refreshJob(jobId),
 			async () => {
-				await put(before, await photographVersion(jobId, id));
+				await put(before);
 				await refreshJob(jobId);
 			}
 		);

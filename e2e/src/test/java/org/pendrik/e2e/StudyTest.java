@@ -88,6 +88,22 @@ public class StudyTest extends BrowserTest {
     }
 
     @Test
+    public void twoThingsAreSaidOfAPhotographWithoutWaiting() {
+        Page page = study();
+        summary(page, "2400 × 1350").click();
+        page.getByLabel("Caption").fill("Low sun");
+        page.getByLabel("a sister car: to learn from, not to match").check();
+        assertThat(page.getByText("∥ Low sun")).isVisible();
+        page.keyboard().press("Escape");
+        page.getByLabel("a sister car: to learn from, not to match").blur();
+        for (int i = 0; i < 2; i++) {
+            page.keyboard().press("u");
+        }
+        assertThat(button(page, "Brackwater tip, evening")).isVisible();
+        done(page);
+    }
+
+    @Test
     public void aPhotographOfAnotherSideGoesThereAndComesBack() {
         Page page = study();
         summary(page, "2400 × 1350").click();

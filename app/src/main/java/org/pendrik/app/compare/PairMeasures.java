@@ -18,6 +18,7 @@ import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Gap;
@@ -29,7 +30,8 @@ import org.springframework.stereotype.Component;
 /**
  * What two photographs measure when one is laid over the other. It is measured once, until
  * something changes that it hangs on: the photographs and their marks, the size of the side, what
- * is marked in Study, the scale, or how far away the model is looked at.
+ * is marked in Study, the factory colour (which another side may show), the scale, or how far away
+ * the model is looked at.
  */
 @Component
 class PairMeasures {
@@ -63,6 +65,7 @@ class PairMeasures {
             Photograph prototype,
             Photograph model,
             Optional<SideSize> size,
+            Optional<Lab> factory,
             UUID jobId,
             double scaleRatio,
             int studyVersion,
@@ -73,6 +76,7 @@ class PairMeasures {
                 c.prototype(),
                 c.model(),
                 sizes.of(job.id(), c.model().side()),
+                measuring.factoryColour(job.id()),
                 job.id(),
                 job.scaleRatio(),
                 studies.of(job.id()).version(),

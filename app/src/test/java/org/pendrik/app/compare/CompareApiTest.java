@@ -129,6 +129,25 @@ public class CompareApiTest extends AppTest {
         assertTrue(compare(job).path("prototypeBalanced").asBoolean());
     }
 
+    /** The factory colour may stand on another side than the one that is compared. */
+    @Test
+    public void theWayIsCountedAnewWhenTheFactoryColourOfAnotherSideChanges() {
+        UUID job = car("Kept factory colour");
+        put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
+        UUID right = put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
+        ok(
+                put(
+                        "/api/photographs/" + right + "/about",
+                        "{\"role\":\"PROTOTYPE\",\"side\":\"RIGHT\",\"sister\":false,\"caption\":\"\","
+                                + "\"takenAt\":null,\"version\":2}"));
+        put(job, "MODEL", Shots.model(new Weathering(0.3, 0, 0, 0, 0, 0)), ON_MODEL);
+        regions(job, PLATE.replace("\"LEFT\"", "\"RIGHT\""), PANEL);
+        double before = compare(job).path("regions").get(0).path("progress").asDouble();
+        assertEquals(compare(job).path("regions").get(0).path("progress").asDouble(), before);
+        mark(right, Shots.prototype(), "null", 3);
+        assertNotEquals(compare(job).path("regions").get(0).path("progress").asDouble(), before);
+    }
+
     private static String panel(JsonNode comparison) {
         JsonNode r = comparison.path("regions").get(0);
         return r.path("prototypeHex") + " " + r.path("modelHex") + " " + r.path("deltaE00");
