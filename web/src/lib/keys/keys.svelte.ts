@@ -40,14 +40,15 @@ export class Keys {
 	/** Runs what a key means here; keys that are typed into a field, held down or with a modifier mean nothing. */
 	press(event: KeyboardEvent): void {
 		const target = event.target as HTMLElement | null;
-		const typing = target?.closest('input, textarea, select, [contenteditable]') !== null;
+		const typing =
+			target?.closest('input:not([type="checkbox"]), textarea, select, [contenteditable]') !== null;
 		if (event.altKey || event.metaKey || typing) {
 			return;
 		}
 		if (event.ctrlKey || (event.repeat && !event.key.startsWith('Arrow'))) {
 			return;
 		}
-		const onButton = target?.closest('button, a, [role="button"]') !== null;
+		const onButton = target?.closest('button, a, [role="button"], [type="checkbox"]') !== null;
 		if ((event.key === ' ' || event.key === 'Enter') && onButton) {
 			return;
 		}

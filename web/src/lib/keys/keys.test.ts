@@ -1,12 +1,13 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { Keys } from './keys.svelte';
 
-type On = 'page' | 'field' | 'button';
+type On = 'page' | 'field' | 'button' | 'checkbox';
 
 function event(key: string, on: On = 'page', part: Partial<KeyboardEvent> = {}) {
 	const closest = (selector: string) =>
 		(on === 'field' && selector.includes('input')) ||
-		(on === 'button' && selector.includes('button'))
+		(on === 'button' && selector.includes('button')) ||
+		(on === 'checkbox' && /(?<!:not\()\[type="checkbox"\]/.test(selector))
 			? {}
 			: null;
 	return {
@@ -50,6 +51,7 @@ describe('keys', () => {
 	test.each([
 		['typed into a field', event(' ', 'field')],
 		['on a button, which has a space of its own', event(' ', 'button')],
+		['on a checkbox, which has one too', event(' ', 'checkbox')],
 		['held down', event(' ', 'page', { repeat: true })],
 		['with control', event(' ', 'page', { ctrlKey: true })],
 		['with alt', event(' ', 'page', { altKey: true })],
@@ -57,6 +59,11 @@ describe('keys', () => {
 	])('do not run when %s', (_, e) => {
 		keys.press(e);
 		expect(begin).not.toHaveBeenCalled();
+	});
+
+	test('run on a checkbox, into which nothing is typed', () => {
+		keys.press(event('ArrowLeft', 'checkbox'));
+		expect(left).toHaveBeenCalledOnce();
 	});
 
 	test('an arrow may be held down', () => {

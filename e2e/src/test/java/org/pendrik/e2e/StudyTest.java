@@ -94,8 +94,6 @@ public class StudyTest extends BrowserTest {
         page.getByLabel("Caption").fill("Low sun");
         page.getByLabel("a sister car: to learn from, not to match").check();
         assertThat(page.getByText("∥ Low sun")).isVisible();
-        page.keyboard().press("Escape");
-        page.getByLabel("a sister car: to learn from, not to match").blur();
         for (int i = 0; i < 2; i++) {
             page.keyboard().press("u");
         }
@@ -241,8 +239,8 @@ public class StudyTest extends BrowserTest {
     public void anOutlineGoesCornerByCornerWithTheKeys() {
         Page page = study();
         Marking.verb(page, "cuts a piece").click();
-        Marking.cornered(page).check();
-        Marking.cornered(page).blur();
+        Marking.cornered(page).focus();
+        page.keyboard().press(" ");
         page.keyboard().press("l");
         page.keyboard().press("m");
         for (String way : List.of("ArrowRight", "ArrowDown")) {
