@@ -110,6 +110,25 @@ export const makeupQuery = (id: string) =>
 		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/makeup', path(id, signal)))
 	});
 
+export const alternativesQuery = (id: string, wanted: boolean) =>
+	queryOptions({
+		queryKey: ['job', id, 'alternatives'],
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/alternatives', path(id, signal))),
+		enabled: wanted
+	});
+
+export const housesQuery = () =>
+	queryOptions({
+		queryKey: ['schools'],
+		queryFn: ({ signal }) => must(api.GET('/api/schools', { signal }))
+	});
+
+export const priorsQuery = () =>
+	queryOptions({
+		queryKey: ['priors'],
+		queryFn: ({ signal }) => must(api.GET('/api/priors', { signal }))
+	});
+
 export const diaryQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'diary'],

@@ -89,6 +89,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/film/cure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** When is a coat touch dry, ready for the next, fully cured? */
+        post: operations["cure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/film/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What takes this coat back, until when, and what would it touch? */
+        post: operations["takeBack_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The materials, as the workshop has them */
+        get: operations["materials"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/photo/compare": {
         parameters: {
             query?: never;
@@ -186,6 +237,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/plan/alternatives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which other schools are worth a thought for these effects?
+         * @description The plan asked for first, then the front of ready minute, clears, hands-on minutes and risk.
+         */
+        post: operations["alternatives"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/plan/compile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** In which order, and with which coats between, are these effects made? */
+        post: operations["compile_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The questions on which schools differ, their answers and trade-offs */
+        get: operations["schools"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/techniques": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The techniques, as the workshop has them */
+        get: operations["techniques"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -226,7 +348,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get"];
-        put: operations["save_2"];
+        put: operations["save_3"];
         post?: never;
         delete: operations["putAway"];
         options?: never;
@@ -244,6 +366,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["restore_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/alternatives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["alternatives_1"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -402,8 +540,24 @@ export interface paths {
             cookie?: never;
         };
         get: operations["makeup"];
-        put: operations["save_1"];
+        put: operations["save_2"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/makeup/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["choose"];
         delete?: never;
         options?: never;
         head?: never;
@@ -426,6 +580,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/makeup/in-step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["inStep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/makeup/mend": {
         parameters: {
             query?: never;
@@ -436,6 +606,70 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/makeup/repair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["repair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/makeup/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBack_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/makeup/take-back/step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["insertTakeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/makeup/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["whatIf"];
         delete?: never;
         options?: never;
         head?: never;
@@ -613,6 +847,22 @@ export interface paths {
         put: operations["saveSamples"];
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/touch-dry/{stepId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["touchDry"];
+        post?: never;
+        delete: operations["notTouchDry"];
         options?: never;
         head?: never;
         patch?: never;
@@ -810,6 +1060,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/priors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["lines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/priors/{table}/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["overrule"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records": {
         parameters: {
             query?: never;
@@ -835,6 +1117,22 @@ export interface paths {
         };
         get: operations["schema"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["house"];
+        put: operations["save_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -911,6 +1209,9 @@ export interface components {
             atMinute: number;
             done: boolean;
             id: string;
+            inline?: {
+                [key: string]: string;
+            } | null;
             material: string;
             /** Format: int32 */
             minutes: number;
@@ -921,7 +1222,7 @@ export interface components {
         };
         Advice: {
             /** @enum {string|null} */
-            kind?: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER" | null;
+            kind?: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | null;
             /** Format: int32 */
             strength: number;
             /** @enum {string} */
@@ -930,10 +1231,11 @@ export interface components {
         };
         Advised: {
             /** @enum {string|null} */
-            effect?: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER" | null;
+            effect?: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | null;
             possible: boolean;
             /** Format: int32 */
             strength: number;
+            takeBackStep?: string | null;
             text: string;
             /** @enum {string} */
             what: "STOP" | "AGAIN" | "TAKE_BACK" | "CANNOT_TELL";
@@ -969,6 +1271,40 @@ export interface components {
             /** Format: double */
             uShape: number;
         };
+        AlternativePart: {
+            changed: {
+                [key: string]: string;
+            };
+            /** Format: int64 */
+            handsOnMinutes: number;
+            plan: components["schemas"]["PlanAnswer"];
+            /** Format: int64 */
+            readyMinute: number;
+            /** Format: int32 */
+            risk: number;
+            sentence: string;
+        };
+        AlternativeView: {
+            changed: {
+                [key: string]: string;
+            };
+            /** Format: int32 */
+            clears: number;
+            /** Format: int64 */
+            handsOnMinutes: number;
+            proven: boolean;
+            /** Format: date-time */
+            readyAt: string;
+            /** Format: int32 */
+            risk: number;
+            sentence: string;
+            steps: string[];
+        };
+        Answer: {
+            key?: string;
+            label?: string;
+            trade?: string;
+        };
         ArcMark: {
             /** Format: double */
             degrees: number;
@@ -986,6 +1322,16 @@ export interface components {
             name: string;
             /** Format: uuid */
             regionId: string;
+        };
+        Band: {
+            /** Format: double */
+            idealMax: number;
+            /** Format: double */
+            idealMin: number;
+            /** Format: double */
+            okMax: number;
+            /** Format: double */
+            okMin: number;
         };
         BandView: {
             clear: boolean;
@@ -1007,6 +1353,7 @@ export interface components {
             clocks: components["schemas"]["ClockView"][];
             /** Format: int32 */
             done: number;
+            drying: components["schemas"]["DryingView"][];
             log: components["schemas"]["LogEntry"][];
             nextName?: string | null;
             /** Format: date-time */
@@ -1014,6 +1361,16 @@ export interface components {
             step?: components["schemas"]["BenchStep"] | null;
             /** Format: int32 */
             total: number;
+        };
+        BenchPace: {
+            /** Format: double */
+            factor: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: int32 */
+            observations: number;
         };
         BenchSpan: {
             /** Format: date-time */
@@ -1023,9 +1380,12 @@ export interface components {
         };
         BenchStep: {
             booth: boolean;
+            caution: string;
             clock?: components["schemas"]["ClockView"] | null;
             findings: components["schemas"]["FindingLine"][];
             id: string;
+            inspection: string;
+            masking: string;
             material: string;
             materials: components["schemas"]["MaterialChoice"][];
             /** Format: int32 */
@@ -1035,10 +1395,11 @@ export interface components {
             readyAt: string;
             reason: string;
             /** @enum {string} */
-            role: "CLEAR" | "EFFECT" | "WORK";
+            role: "CLEAR" | "EFFECT" | "WORK" | "HANDLING";
             running?: components["schemas"]["LogEntry"] | null;
             stopRule: string;
             stroke: string;
+            turn: string;
             zoneKeys: string[];
             zoneNames: string[];
         };
@@ -1086,6 +1447,18 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        Cell: {
+            column: string;
+            own?: string | null;
+            shipped: string;
+        };
+        ChooseOrder: {
+            schools: {
+                [key: string]: string;
+            };
+            /** Format: int32 */
+            version: number;
         };
         ClassShare: {
             /** @enum {string} */
@@ -1203,6 +1576,32 @@ export interface components {
             corners?: components["schemas"]["Corners"] | null;
             reason: string;
         };
+        CureAnswer: {
+            fractions: number[];
+            /** Format: int64 */
+            fullMinutes: number;
+            /** Format: int64 */
+            recoatMinutes: number;
+            /** Format: double */
+            slowing: number;
+            /** Format: int64 */
+            touchMinutes: number;
+            window?: components["schemas"]["WorkWindow"] | null;
+        };
+        CureQuestion: {
+            ageMinutes: number[];
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            humidity: number;
+            inline?: {
+                [key: string]: string;
+            } | null;
+            material: string;
+            technique: string;
+            /** @enum {string} */
+            thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
+        };
         Curve: {
             /** Format: double */
             fromDegrees: number;
@@ -1273,6 +1672,20 @@ export interface components {
             /** Format: date-time */
             touchAt: string;
         };
+        DryingView: {
+            /** Format: date-time */
+            laidAt: string;
+            material: string;
+            name: string;
+            /** Format: double */
+            pace: number;
+            /** Format: double */
+            seenMinutes?: number | null;
+            stepId: string;
+            /** Format: date-time */
+            touchAt: string;
+            zones: string[];
+        };
         DustHeight: {
             /** Format: double */
             decayMm: number;
@@ -1335,7 +1748,7 @@ export interface components {
         };
         EffectItem: {
             /** @enum {string} */
-            key: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            key: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
             label: string;
             materials: string[];
             technique: string;
@@ -1345,7 +1758,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
             marks?: string | null;
             material?: string | null;
             note: string;
@@ -1358,7 +1771,7 @@ export interface components {
         EffectProposal: {
             colour?: string | null;
             /** @enum {string} */
-            kind: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
             label: string;
             marks: string;
             material?: string | null;
@@ -1404,7 +1817,7 @@ export interface components {
                 [key: string]: number;
             };
             /** @enum {string} */
-            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "TOOTH" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST";
+            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "SLOW" | "SOFT" | "TOOTH" | "STAINS" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST" | "SCHOOL";
             /** @enum {string} */
             severity: "NOTE" | "WARN" | "STOP";
             why: string;
@@ -1418,7 +1831,7 @@ export interface components {
                 [key: string]: number;
             };
             /** @enum {string} */
-            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "TOOTH" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST";
+            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "SLOW" | "SOFT" | "TOOTH" | "STAINS" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST" | "SCHOOL";
             /** @enum {string} */
             severity: "NOTE" | "WARN" | "STOP";
             stepId: string;
@@ -1457,12 +1870,45 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        Handling: {
+            handles: boolean;
+            masking: string;
+            /** Format: double */
+            needsCure: number;
+            /** @enum {string} */
+            orientation: "UPRIGHT" | "ON_ITS_SIDE" | "UPSIDE_DOWN";
+        };
+        Hands: {
+            /** Format: double */
+            baseMinutes: number;
+            booth: boolean;
+            /** Format: double */
+            dm2Minutes: number;
+            /** Format: double */
+            zoneMinutes: number;
+        };
         HardPair: {
             /** Format: double */
             confusedPercent: number;
             inseparable: boolean;
             one: string;
             two: string;
+        };
+        HouseAnswers: {
+            answers: {
+                [key: string]: string;
+            };
+        };
+        HouseSheet: {
+            answers: {
+                [key: string]: string;
+            };
+            questions: components["schemas"]["Question"][];
+        };
+        InStepOrder: {
+            /** Format: int32 */
+            version: number;
+            with: string[];
         };
         Job: {
             archived: boolean;
@@ -1514,7 +1960,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "FADE" | "JOINT_SHADE" | "CHIPS" | "RUST_STREAKS" | "DUST" | "POWDER";
+            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
             marks?: string | null;
             material?: string | null;
             note: string;
@@ -1549,6 +1995,9 @@ export interface components {
             pins: components["schemas"]["PinPart"][];
             regions: components["schemas"]["RegionPart"][];
             samples?: components["schemas"]["JobSample"][] | null;
+            schools?: {
+                [key: string]: string;
+            } | null;
             sides?: components["schemas"]["SideSize"][] | null;
             steps: components["schemas"]["StepPart"][];
             /** Format: int32 */
@@ -1662,10 +2111,20 @@ export interface components {
             /** Format: double */
             l: number;
         };
+        Line: {
+            cells: components["schemas"]["Cell"][];
+            group: string;
+            key: string;
+            name: string;
+            pace?: components["schemas"]["BenchPace"] | null;
+            /** @enum {string} */
+            table: "MATERIAL" | "TECHNIQUE";
+        };
         Lists: {
             effects: components["schemas"]["EffectItem"][];
             materials: components["schemas"]["MaterialItem"][];
             scales: components["schemas"]["Scale"][];
+            schools: components["schemas"]["Question"][];
             substrates: components["schemas"]["SubstrateItem"][];
             techniques: components["schemas"]["TechniqueItem"][];
             zones: components["schemas"]["ZoneItem"][];
@@ -1726,7 +2185,13 @@ export interface components {
             /** Format: int32 */
             effects: number;
             findings: components["schemas"]["FindingView"][];
+            houseSchools: {
+                [key: string]: string;
+            };
             pins: components["schemas"]["Pin"][];
+            schools: {
+                [key: string]: string;
+            };
             steps: components["schemas"]["StepView"][];
             /** Format: int32 */
             version: number;
@@ -1776,6 +2241,30 @@ export interface components {
             hex?: string | null;
             key: string;
             name: string;
+        };
+        MaterialLine: {
+            /** @enum {string|null} */
+            binder?: "WATERBORNE_ACRYLIC" | "ALCOHOL_ACRYLIC" | "LACQUER" | "ENAMEL" | "OIL" | "FLOOR_POLISH" | "RELEASE_LAYER" | "DECAL_FILM" | "FACTORY_PAINT" | "FACTORY_LETTERING" | "PRIMER" | "BARE_PLASTIC" | "LOOSE_POWDER" | null;
+            carrier: string;
+            caution: string;
+            family: string;
+            /** @enum {string|null} */
+            finish?: "GLOSS" | "SEMI_GLOSS" | "SATIN" | "FLAT" | "MATTE" | "LOOSE" | null;
+            /** Format: double */
+            fullMinutes?: number | null;
+            /** Format: int32 */
+            keepsMonths?: number | null;
+            key: string;
+            name: string;
+            /** Format: double */
+            pace: number;
+            /** Format: double */
+            pricePerMl: number;
+            /** Format: double */
+            recoatMinutes?: number | null;
+            /** Format: double */
+            touchMinutes?: number | null;
+            window?: components["schemas"]["WorkWindow"] | null;
         };
         Measure: {
             along?: components["schemas"]["Along"] | null;
@@ -1897,16 +2386,16 @@ export interface components {
         };
         Met: {
             /** Format: double */
-            bite: number;
+            bite?: number;
             /** Format: double */
-            cure: number;
+            cure?: number;
             /** @enum {string} */
-            effect: "UNTOUCHED" | "SOFTENED" | "BROKEN";
+            effect?: "UNTOUCHED" | "SOFTENED" | "BROKEN";
             /** Format: double */
-            exposure: number;
+            exposure?: number;
             /** Format: int32 */
-            layer: number;
-            name: string;
+            layer?: number;
+            name?: string;
         };
         MetView: {
             /** Format: int32 */
@@ -1938,6 +2427,11 @@ export interface components {
             /** Format: uuid */
             jobId: string;
             jobName: string;
+        };
+        Own: {
+            values: {
+                [key: string]: string;
+            };
         };
         Pair: {
             /** Format: double */
@@ -2051,11 +2545,39 @@ export interface components {
             first: string;
             then: string;
         };
+        PlanAnswer: {
+            /** Format: int32 */
+            clears: number;
+            /** Format: int64 */
+            minutes: number;
+            proven: boolean;
+            steps: components["schemas"]["PlannedStep"][];
+            /** Format: int64 */
+            warnings: number;
+        };
         PlanDraft: {
             pins: components["schemas"]["Pin"][];
+            schools?: {
+                [key: string]: string;
+            } | null;
             steps: components["schemas"]["StepDraft"][];
             /** Format: int32 */
             version: number;
+        };
+        PlanQuestion: {
+            /** Format: double */
+            celsius: number;
+            effects: components["schemas"]["WantedEffect"][];
+            /** Format: int64 */
+            fromMinute: number;
+            history: components["schemas"]["ActPart"][];
+            /** Format: double */
+            humidity: number;
+            pins: components["schemas"]["Pin"][];
+            schools: {
+                [key: string]: string;
+            };
+            zones: components["schemas"]["ZonePart"][];
         };
         Planned: {
             /** Format: date-time */
@@ -2068,6 +2590,21 @@ export interface components {
             /** Format: date-time */
             start: string;
         };
+        PlannedStep: {
+            /** Format: int64 */
+            atMinute: number;
+            id: string;
+            material: string;
+            /** Format: int32 */
+            minutes: number;
+            /** @enum {string} */
+            origin: "EFFECT" | "INSERTED" | "MANUAL";
+            reason: string;
+            technique: string;
+            /** @enum {string} */
+            thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
+            zones: string[];
+        };
         Point: {
             /** Format: double */
             x: number;
@@ -2079,6 +2616,12 @@ export interface components {
             /** Format: uuid */
             photographId: string;
             unplaced: string[];
+        };
+        Question: {
+            answers: components["schemas"]["Answer"][];
+            key: string;
+            start: string;
+            text: string;
         };
         Rail: {
             diary: components["schemas"]["Diary"];
@@ -2164,6 +2707,10 @@ export interface components {
             regions: components["schemas"]["JobRegion"][];
             /** Format: int32 */
             version: number;
+        };
+        RepairedView: {
+            labels: string[];
+            makeup: components["schemas"]["MakeupView"];
         };
         Risk: {
             /** Format: uuid */
@@ -2276,14 +2823,22 @@ export interface components {
             unit: string;
         };
         StepDraft: {
+            /** Format: double */
+            backShare?: number | null;
             id: string;
             material: string;
+            /** @enum {string|null} */
+            origin?: "EFFECT" | "INSERTED" | "MANUAL" | null;
+            reason?: string | null;
+            takesBack?: string | null;
             technique: string;
             /** @enum {string} */
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
             zones: string[];
         };
         StepPart: {
+            /** Format: double */
+            backShare?: number | null;
             /** Format: date-time */
             finishedAt?: string | null;
             id: string;
@@ -2293,12 +2848,15 @@ export interface components {
             reason: string;
             /** Format: date-time */
             startedAt?: string | null;
+            takesBack?: string | null;
             technique: string;
             /** @enum {string} */
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
             zones: string[];
         };
         StepView: {
+            /** Format: double */
+            backShare?: number | null;
             done: boolean;
             /** Format: date-time */
             earliest: string;
@@ -2315,7 +2873,8 @@ export interface components {
             reaches: components["schemas"]["ReachView"][];
             reason: string;
             /** @enum {string} */
-            role: "CLEAR" | "EFFECT" | "WORK";
+            role: "CLEAR" | "EFFECT" | "WORK" | "HANDLING";
+            takesBack?: string | null;
             technique: string;
             /** @enum {string} */
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
@@ -2368,12 +2927,79 @@ export interface components {
             key: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
             label: string;
         };
+        TakeBackAnswer: {
+            instead: string;
+            mustNotTouch: string[];
+            nearest: string[];
+            ways: components["schemas"]["WayPart"][];
+        };
+        TakeBackAsk: {
+            /** Format: double */
+            share: number;
+            stepId: string;
+            zones: string[];
+        };
+        TakeBackOrder: {
+            material: string;
+            /** Format: double */
+            share: number;
+            stepId: string;
+            technique: string;
+            /** Format: int32 */
+            version: number;
+            zones: string[];
+        };
+        TakeBackQuestion: {
+            act: string;
+            acts: components["schemas"]["ActPart"][];
+            atHand: string[];
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            humidity: number;
+            /** Format: int64 */
+            nowMinute: number;
+            on: string[];
+            /** Format: double */
+            share: number;
+            zones: components["schemas"]["ZonePart"][];
+        };
+        TakeBackView: {
+            instead: string;
+            mustNotTouch: string[];
+            nearest: string[];
+            ways: components["schemas"]["WayView"][];
+        };
         TechniqueItem: {
             key: string;
             materials: string[];
             name: string;
             /** @enum {string} */
-            role: "CLEAR" | "EFFECT" | "WORK";
+            role: "CLEAR" | "EFFECT" | "WORK" | "HANDLING";
+        };
+        TechniqueLine: {
+            /** Format: int32 */
+            age: number;
+            handling: components["schemas"]["Handling"];
+            hands: components["schemas"]["Hands"];
+            key: string;
+            materials: string[];
+            name: string;
+            /** @enum {string} */
+            role: "CLEAR" | "EFFECT" | "WORK" | "HANDLING";
+            /** Format: double */
+            share: number;
+            texts: components["schemas"]["Texts"];
+            /** @enum {string} */
+            thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
+            tooth: components["schemas"]["Band"];
+            worksOn: string[][];
+        };
+        Texts: {
+            caution: string;
+            inspection: string;
+            stopRule: string;
+            stroke: string;
         };
         Today: {
             drying: components["schemas"]["Drying"][];
@@ -2419,6 +3045,59 @@ export interface components {
             /** Format: int32 */
             widthPx: number;
         };
+        WantedEffect: {
+            id: string;
+            /** @enum {string} */
+            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
+            material?: string | null;
+            /** Format: int32 */
+            strength: number;
+            zones: string[];
+        };
+        WayPart: {
+            atHand: boolean;
+            /** Format: int64 */
+            fromMinute: number;
+            /** Format: double */
+            margin: number;
+            material: string;
+            takesWithIt: string[];
+            technique: string;
+            /** Format: int64 */
+            untilMinute?: number | null;
+        };
+        WayView: {
+            caution: string;
+            /** Format: date-time */
+            from: string;
+            /** Format: double */
+            margin: number;
+            material: string;
+            materialName: string;
+            name: string;
+            now: boolean;
+            stroke: string;
+            takesWithIt: string[];
+            technique: string;
+            /** Format: date-time */
+            until?: string | null;
+        };
+        WhatIfQuestion: {
+            /** Format: double */
+            celsius: number;
+            /** Format: double */
+            humidity: number;
+            thicker?: string | null;
+            /** @enum {string|null} */
+            thickness?: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD" | null;
+        };
+        WhatIfView: {
+            better: string[];
+            /** Format: int64 */
+            laterMinutes: number;
+            makeup: components["schemas"]["MakeupView"];
+            worse: string[];
+        };
         WiperArc: {
             /** Format: double */
             armMm: number;
@@ -2436,6 +3115,12 @@ export interface components {
             pivotYMm: number;
             /** Format: double */
             toDegrees: number;
+        };
+        WorkWindow: {
+            /** Format: double */
+            fromMinutes: number;
+            /** Format: double */
+            untilMinutes: number;
         };
         Workshop: {
             benchTime: components["schemas"]["BenchTime"][];
@@ -2462,11 +3147,14 @@ export interface components {
             weight: number;
         };
         ZonePart: {
+            /** Format: double */
+            areaMm2?: number | null;
             key: string;
             lettering: boolean;
             name?: string | null;
             /** @enum {string} */
             substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
+            up?: boolean | null;
         };
     };
     responses: never;
@@ -2585,6 +3273,74 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["FilmAnswer"];
+                };
+            };
+        };
+    };
+    cure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CureQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CureAnswer"];
+                };
+            };
+        };
+    };
+    takeBack_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakeBackAnswer"];
+                };
+            };
+        };
+    };
+    materials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MaterialLine"][];
                 };
             };
         };
@@ -2709,6 +3465,94 @@ export interface operations {
             };
         };
     };
+    alternatives: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AlternativePart"][];
+                };
+            };
+        };
+    };
+    compile_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanAnswer"];
+                };
+            };
+        };
+    };
+    schools: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Question"][];
+                };
+            };
+        };
+    };
+    techniques: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TechniqueLine"][];
+                };
+            };
+        };
+    };
     lists: {
         parameters: {
             query?: never;
@@ -2771,7 +3615,7 @@ export interface operations {
             };
         };
     };
-    save_2: {
+    save_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2834,6 +3678,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    alternatives_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AlternativeView"][];
+                };
             };
         };
     };
@@ -3107,7 +3973,7 @@ export interface operations {
             };
         };
     };
-    save_1: {
+    save_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3119,6 +3985,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PlanDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MakeupView"];
+                };
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChooseOrder"];
             };
         };
         responses: {
@@ -3159,6 +4051,32 @@ export interface operations {
             };
         };
     };
+    inStep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InStepOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MakeupView"];
+                };
+            };
+        };
+    };
     mend: {
         parameters: {
             query?: never;
@@ -3181,6 +4099,110 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["MakeupView"];
+                };
+            };
+        };
+    };
+    repair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompileOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RepairedView"];
+                };
+            };
+        };
+    };
+    takeBack_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackAsk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakeBackView"];
+                };
+            };
+        };
+    };
+    insertTakeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MakeupView"];
+                };
+            };
+        };
+    };
+    whatIf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WhatIfView"];
                 };
             };
         };
@@ -3458,6 +4480,52 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Study"];
+                };
+            };
+        };
+    };
+    touchDry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+                stepId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
+    notTouchDry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+                stepId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Bench"];
                 };
             };
         };
@@ -3757,6 +4825,53 @@ export interface operations {
             };
         };
     };
+    lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Line"][];
+                };
+            };
+        };
+    };
+    overrule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                table: "MATERIAL" | "TECHNIQUE";
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Own"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Line"][];
+                };
+            };
+        };
+    };
     readIn: {
         parameters: {
             query?: never;
@@ -3801,6 +4916,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseSheet"];
+                };
+            };
+        };
+    };
+    save_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseAnswers"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseSheet"];
                 };
             };
         };

@@ -81,6 +81,34 @@ export class BenchDesk {
 		);
 	}
 
+	/** Notes that a coat is touch dry: the bench's pace is learned from it. */
+	touchDry(stepId: string, material: string): Promise<boolean> {
+		return this.#see(`${material} is touch dry`, stepId, true);
+	}
+
+	notTouchDry(stepId: string): Promise<boolean> {
+		return this.#see('Not touch dry after all', stepId, false);
+	}
+
+	#see(label: string, stepId: string, dry: boolean): Promise<boolean> {
+		const path = { params: { path: { jobId: this.jobId, stepId } } };
+		const note = async (is: boolean) =>
+			this.#take(
+				await must(
+					is
+						? api.PUT('/api/jobs/{jobId}/touch-dry/{stepId}', path)
+						: api.DELETE('/api/jobs/{jobId}/touch-dry/{stepId}', path)
+				)
+			);
+		// what was seen cannot be seen again at the same time: only a note is taken back
+		return this.desk.edit(
+			label,
+			() => note(dry),
+			() => refreshJob(this.jobId),
+			dry ? () => note(false) : undefined
+		);
+	}
+
 	async begin(): Promise<void> {
 		const s = this.step;
 		if (!s || s.running) return;

@@ -40,10 +40,15 @@
 			</p>
 		{/each}
 		<div class="text-[1.5rem] leading-snug">
+			{#if step.turn}<p class="mb-3"><strong>{step.turn}</strong></p>{/if}
+			{#if step.masking}<p class="tag text-base">Mask</p>
+				<p class="mb-3 first-letter:uppercase">{step.masking}</p>{/if}
 			<p class="tag text-base">Stroke</p>
 			<p>{step.stroke}</p>
 			<p class="tag mt-3 text-base">Stop rule</p>
 			<p>{step.stopRule}</p>
+			{#if step.inspection}<p class="tag mt-3 text-base">Look at</p>
+				<p>{step.inspection}</p>{/if}
 			{#each notes as f (f.why)}<p class="mt-3 text-soft">{f.why}</p>{/each}
 		</div>
 	</div>
@@ -58,10 +63,10 @@
 				<p class="text-[1.6rem]">{choice.name}</p>
 			</section>
 		{/if}
-		{#if choice?.caution}
+		{#if choice?.caution || step.caution}
 			<p class="border-2 border-ink px-4 py-2 text-[1.35rem] leading-snug">
-				<strong class="tag text-base text-ink">Caution</strong><br />{choice.caution} The safety data
-				sheet of the product comes first.
+				<strong class="tag text-base text-ink">Caution</strong><br />{choice?.caution}
+				{step.caution} The safety data sheet of the product comes first.
 			</p>
 		{/if}
 		{#if step.running}

@@ -1,11 +1,12 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
 	import type { Schemas } from '$lib/api/client';
 	import GapPlot from './gap-plot.svelte';
 
 	/** Regions and edges, each lighter, as the prototype or heavier, with the figures and what to do. */
-	type Props = { regions: Schemas['Judged'][]; edges: Schemas['JudgedEdge'][] };
+	type Props = { jobId: string; regions: Schemas['Judged'][]; edges: Schemas['JudgedEdge'][] };
 
-	let { regions, edges }: Props = $props();
+	let { jobId, regions, edges }: Props = $props();
 
 	const WORDS = {
 		LIGHTER: 'lighter',
@@ -35,6 +36,12 @@
 				: 'border-line'}"
 		>
 			<span class="font-semibold">{a.text}</span>
+			{#if a.takeBackStep}<a
+					class="underline"
+					href="{resolve('/jobs/[id]/makeup', { id: jobId })}?back={encodeURIComponent(
+						a.takeBackStep
+					)}">What takes it back</a
+				>{/if}
 			<span class="figure block text-soft">{a.why}</span>
 		</p>
 	{/each}

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
 	import BandEdge from './band-edge.svelte';
-	import { describe, inkOn, place, type Core } from './core';
+	import SurfaceMark from './surface-mark.svelte';
+	import { describe, inkOn, place, type Core, type Surface } from './core';
 
 	/**
 	 * The coats on one zone as a core: band height by film, finish in the upper edge, clears with a closed side, planned coats
@@ -12,10 +13,13 @@
 		height?: number;
 		chosen?: string | undefined;
 		reach?: Schemas['ReachView'] | undefined;
+		/** Whether a coat comes after the step that is looked at. */
+		later?: (stepId: string) => boolean;
+		surface?: Surface | undefined;
 		onchoose?: (stepId: string | undefined) => void;
 	};
 
-	let { core, height = 230, chosen, reach, onchoose }: Props = $props();
+	let { core, height = 230, chosen, reach, later, surface, onchoose }: Props = $props();
 
 	const id = $props.id();
 	const W = 62;
@@ -32,6 +36,11 @@
 			from: topOf(first.band) - 14,
 			to: last ? topOf(last.band) + 6 : topOf(first.band) - 2
 		};
+	});
+	// the surface that the chosen step meets: the top of what lies before it
+	const metY = $derived.by(() => {
+		const before = laid.bands.filter((b) => b.stepId !== chosen && !later?.(b.stepId));
+		return before.at(-1)?.top ?? laid.baseTop;
 	});
 	const surfaceY = $derived(laid.bands.at(-1)?.top ?? laid.baseTop);
 </script>
@@ -88,6 +97,7 @@
 			<g
 				onclick={() => onchoose?.(chosen === band.stepId ? undefined : band.stepId)}
 				class={onchoose ? 'cursor-pointer' : ''}
+				opacity={later?.(band.stepId) ? 0.28 : 1}
 			>
 				<title>{band.material}{band.done ? '' : ' (planned)'}</title>
 				<rect
@@ -139,6 +149,9 @@
 				opacity="0.85"
 			/>
 		{/each}
+		{#if surface}
+			<SurfaceMark kind={surface} x={X} y={metY} width={W} />
+		{/if}
 		{#if arrow}
 			<path
 				d="M80 {Math.max(2, arrow.from)} V{arrow.to} m-4 -6 l4 6 l4 -6"

@@ -1,5 +1,14 @@
 import { describe as group, expect, test } from 'vitest';
-import { describe, finishName, heightFor, inkOn, place, type BandData, type Core } from './core';
+import {
+	describe,
+	finishName,
+	heightFor,
+	inkOn,
+	place,
+	surface,
+	type BandData,
+	type Core
+} from './core';
 
 const band = (um: number, part: Partial<BandData> = {}): BandData =>
 	({
@@ -66,4 +75,23 @@ test('a core is said in words, planned coats as planned', () => {
 test('a finish that has no word of its own is said as it is', () => {
 	expect(finishName('MATTE')).toBe('dead flat');
 	expect(finishName('PEARL')).toBe('pearl');
+});
+
+group('the surface that a step meets', () => {
+	const found = (rule: string, numbers: Record<string, number> = {}) =>
+		[{ rule, numbers }] as unknown as Parameters<typeof surface>[0];
+
+	test.each([
+		['TOOTH', { tooth: 0.1, 'works from': 0.55, 'works to': 1 }, 'slick'],
+		['TOOTH', { tooth: 0.85, 'works from': 0, 'works to': 0.35 }, 'rough'],
+		['STAINS', {}, 'stains'],
+		['LOOSE', {}, 'loose']
+	])('%s %o is drawn as %s', (rule, numbers, drawn) => {
+		expect(surface(found(rule, numbers))).toBe(drawn);
+	});
+
+	test('is plain when nothing speaks of it', () => {
+		expect(surface(found('REACH'))).toBeUndefined();
+		expect(surface([])).toBeUndefined();
+	});
 });

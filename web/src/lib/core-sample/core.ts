@@ -39,6 +39,23 @@ export function heightFor(cores: Core[], most: number): number {
 	return Math.round(Math.min(most, Math.max(110, ...needs)));
 }
 
+export type Surface = 'slick' | 'rough' | 'stains' | 'loose';
+
+/** What is wrong with the surface that a step meets, as it is drawn; undefined when nothing is. */
+export function surface(findings: Schemas['FindingView'][]): Surface | undefined {
+	for (const f of findings) {
+		if (f.rule === 'LOOSE') return 'loose';
+		if (f.rule === 'STAINS') return 'stains';
+		if (f.rule === 'TOOTH') {
+			const tooth = f.numbers['tooth'] ?? 0;
+			return tooth < ((f.numbers['works from'] ?? 0) + (f.numbers['works to'] ?? 1)) / 2
+				? 'slick'
+				: 'rough';
+		}
+	}
+	return undefined;
+}
+
 /** Black or white, whichever is seen on a colour. */
 export function inkOn(hex: string): string {
 	const n = parseInt(hex.slice(1), 16);

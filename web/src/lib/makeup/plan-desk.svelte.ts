@@ -7,13 +7,20 @@ export type Makeup = Schemas['MakeupView'];
 export type Step = Schemas['StepView'];
 type Draft = Schemas['StepDraft'];
 type Pin = Schemas['Pin'];
+/** Answers to the questions of the school sheet, by question. */
+export type Answers = Record<string, string>;
+export type Way = Schemas['WayView'];
 
 const draftOf = (s: Step): Draft => ({
 	id: s.id,
 	technique: s.technique,
 	material: s.material,
 	thickness: s.thickness,
-	zones: s.zones
+	zones: s.zones,
+	origin: s.origin,
+	reason: s.reason,
+	takesBack: s.takesBack ?? null,
+	backShare: s.backShare ?? null
 });
 
 /** Edits of the plan. Each sends the whole list with the version that was seen; the list before is the way back. */
@@ -21,6 +28,8 @@ export class PlanDesk {
 	chosen = $state<string>();
 	/** The step under the pointer or the keyboard, looked at without being chosen. */
 	looked = $state<string>();
+	/** What the last repair changed, in words. */
+	repaired = $state.raw<string[]>([]);
 
 	constructor(
 		private readonly jobId: string,
@@ -53,29 +62,123 @@ export class PlanDesk {
 
 	#path = () => ({ params: { path: { jobId: this.jobId } } });
 
-	async #put(steps: Draft[], pins: Pin[], version = this.#version()): Promise<void> {
+	async #put(
+		steps: Draft[],
+		pins: Pin[],
+		version = this.#version(),
+		schools: Answers | null = null
+	): Promise<void> {
 		this.#take(
 			await must(
-				api.PUT('/api/jobs/{jobId}/makeup', { ...this.#path(), body: { steps, pins, version } })
+				api.PUT('/api/jobs/{jobId}/makeup', {
+					...this.#path(),
+					body: { steps, pins, schools, version }
+				})
 			)
 		);
 	}
 
 	#edit(label: string, run: () => Promise<void>): Promise<boolean> {
-		let before: { steps: Draft[]; pins: Pin[] } = { steps: [], pins: [] };
+		let before: { steps: Draft[]; pins: Pin[]; schools: Answers } = {
+			steps: [],
+			pins: [],
+			schools: {}
+		};
 		const after = () => refreshJob(this.jobId);
 		return this.desk.edit(
 			label,
 			() => {
-				before = { steps: this.#drafts(), pins: this.#pins() };
+				before = { steps: this.#drafts(), pins: this.#pins(), schools: this.schools };
 				return run();
 			},
 			after,
 			async () => {
-				await this.#put(before.steps, before.pins, await makeupVersion(this.jobId));
+				const version = await makeupVersion(this.jobId);
+				await this.#put(before.steps, before.pins, version, before.schools);
 				await after();
 			}
 		);
+	}
+
+	/** Where this job does otherwise than the house. */
+	get schools(): Answers {
+		return this.view()?.schools ?? {};
+	}
+
+	/** Makes the plan anew under other answers; null gives a question back to the house. */
+	choose(changed: Record<string, string | null>, label: string): Promise<boolean> {
+		return this.#edit(label, async () => {
+			const version = this.#version();
+			const kept = Object.entries({ ...this.schools, ...changed });
+			const schools = Object.fromEntries(kept.flatMap(([q, a]) => (a === null ? [] : [[q, a]])));
+			this.#take(
+				await must(
+					api.POST('/api/jobs/{jobId}/makeup/choose', {
+						...this.#path(),
+						body: { schools, version }
+					})
+				)
+			);
+		});
+	}
+
+	/** Makes the cheapest changes after which nothing stops or warns. */
+	repair(): Promise<boolean> {
+		return this.#edit('The plan is mended', async () => {
+			const version = this.#version();
+			const done = await must(
+				api.POST('/api/jobs/{jobId}/makeup/repair', { ...this.#path(), body: { version } })
+			);
+			this.repaired = done.labels;
+			this.#take(done.makeup);
+		});
+	}
+
+	/** What takes a coat back now. */
+	askBack(stepId: string, zones: string[], share: number): Promise<Schemas['TakeBackView']> {
+		return must(
+			api.POST('/api/jobs/{jobId}/makeup/take-back', {
+				...this.#path(),
+				body: { stepId, zones, share }
+			})
+		);
+	}
+
+	/** Puts a way of taking a coat back in as the next step. */
+	takeBack(stepId: string, zones: string[], share: number, way: Way): Promise<boolean> {
+		return this.#edit(`${way.name} comes next`, async () => {
+			const version = await makeupVersion(this.jobId);
+			this.#take(
+				await must(
+					api.POST('/api/jobs/{jobId}/makeup/take-back/step', {
+						...this.#path(),
+						body: {
+							stepId,
+							zones,
+							share,
+							technique: way.technique,
+							material: way.material,
+							version
+						}
+					})
+				)
+			);
+		});
+	}
+
+	/** Plans other jobs in step with this one. */
+	inStep(others: string[]): Promise<boolean> {
+		return this.#edit('Planned in step', async () => {
+			const version = this.#version();
+			this.#take(
+				await must(
+					api.POST('/api/jobs/{jobId}/makeup/in-step', {
+						...this.#path(),
+						body: { with: others, version }
+					})
+				)
+			);
+		});
 	}
 
 	#drafts = (): Draft[] => this.steps.map(draftOf);

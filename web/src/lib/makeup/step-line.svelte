@@ -58,6 +58,7 @@
 			<span>{step.materialName}</span>
 			{#if step.done}<span class="tag">done</span>{/if}
 			{#if step.origin === 'INSERTED'}<span class="tag">needed</span>{/if}
+			{#if step.origin === 'MANUAL'}<span class="tag">yours</span>{/if}
 			{#if pinned}<span class="tag">after {pinned}</span>{/if}
 			<span class="block text-[0.93rem] text-soft"
 				>{names.length > 4
@@ -72,7 +73,7 @@
 	{/each}
 	{#if on}
 		<div class="mx-2 mb-2 ml-10 flex flex-col gap-2 border-l-2 border-ink pl-3">
-			<p><span class="tag">Why</span> {step.reason}</p>
+			<p><span class="tag">Why is it here</span> {step.reason}</p>
 			{#if !step.done}
 				<div class="flex flex-wrap items-center gap-2">
 					<select

@@ -1,10 +1,39 @@
 <script lang="ts">
-	import { workshopQuery } from '$lib/api/queries';
+	import { api, must, type Schemas } from '$lib/api/client';
+	import { housesQuery, priorsQuery, queryClient, workshopQuery } from '$lib/api/queries';
+	import PriorTable from '$lib/priors/prior-table.svelte';
+	import SchoolSheet from '$lib/school/school-sheet.svelte';
+	import { Desk } from '$lib/ui/desk.svelte';
 	import Loaded from '$lib/ui/loaded.svelte';
 	import SettingsForm from '$lib/workshop/settings-form.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
 
+	const desk = Desk.get();
 	const workshop = createQuery(() => workshopQuery());
+	const house = createQuery(() => housesQuery());
+	const priors = createQuery(() => priorsQuery());
+
+	const put = async (answers: Record<string, string>) => {
+		const body = { answers };
+		queryClient.setQueryData(['schools'], await must(api.PUT('/api/schools', { body })));
+	};
+	function answer(q: Schemas['Question'], key: string | null) {
+		const before = house.data?.answers ?? {};
+		const after = { ...before };
+		if (key === null || key === q.start) delete after[q.key];
+		else after[q.key] = key;
+		const label = q.answers.find((a) => a.key === key)?.label ?? '';
+		const fresh = () => queryClient.invalidateQueries();
+		void desk.edit(
+			`${q.text}: ${label}`,
+			() => put(after),
+			fresh,
+			async () => {
+				await put(before);
+				await fresh();
+			}
+		);
+	}
 </script>
 
 <svelte:head><title>Workshop – Pendrik</title></svelte:head>
@@ -15,5 +44,28 @@
 		{#snippet children(w)}
 			{#key w.version}<SettingsForm workshop={w} />{/key}
 		{/snippet}
+	</Loaded>
+	<h2 class="mt-8 text-2xl">School sheet</h2>
+	<p class="mb-2 max-w-prose text-soft">
+		Good weatherers differ. This is how this house does things; each job can do otherwise in its
+		Make-up. Plans that are made already stay as they are until they are made anew.
+	</p>
+	<Loaded query={house}>
+		{#snippet children(sheet)}
+			<SchoolSheet
+				questions={sheet.questions}
+				answers={sheet.answers}
+				busy={desk.busy}
+				onanswer={answer}
+			/>
+		{/snippet}
+	</Loaded>
+	<h2 class="mt-8 text-2xl">Materials and techniques</h2>
+	<p class="mb-2 max-w-prose text-soft">
+		Drying times, windows, films and hours are opinions to start from: try them on scrap, and put
+		your own in their place. What the bench has seen dry is counted on top of them.
+	</p>
+	<Loaded query={priors}>
+		{#snippet children(lines)}<PriorTable {lines} />{/snippet}
 	</Loaded>
 </div>

@@ -2,11 +2,14 @@
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { benchQuery, catalogueQuery, diaryQuery, jobQuery } from '$lib/api/queries';
+	import { benchQuery, catalogueQuery, diaryQuery, jobQuery, makeupQuery } from '$lib/api/queries';
 	import { BenchDesk } from '$lib/bench/bench-desk.svelte';
+	import DryingList from '$lib/bench/drying-list.svelte';
 	import LogList from '$lib/bench/log-list.svelte';
 	import StepBoard from '$lib/bench/step-board.svelte';
 	import { Keys } from '$lib/keys/keys.svelte';
+	import { PlanDesk } from '$lib/makeup/plan-desk.svelte';
+	import TakeBack from '$lib/makeup/take-back.svelte';
 	import DryingRail from '$lib/rail/drying-rail.svelte';
 	import { Now } from '$lib/time/now.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
@@ -23,6 +26,17 @@
 	const now = new Now(500);
 	const hands = new BenchDesk(page.params.id ?? '', desk, () => bench.data);
 
+	const makeup = createQuery(() => makeupQuery(id));
+	const plan = new PlanDesk(page.params.id ?? '', desk, () => makeup.data);
+	let back = $state(false);
+	const coats = $derived(
+		(makeup.data?.steps ?? [])
+			.filter((s) => s.done && s.role !== 'WORK' && s.role !== 'HANDLING')
+			.reverse()
+			.map((s) => ({ stepId: s.id, name: s.name, material: s.materialName, zones: s.zones }))
+	);
+	const zoneName = (key: string) => job.data?.zones.find((z) => z.zoneKey === key)?.name ?? key;
+
 	const leave = () => void goto(resolve('/jobs/[id]/diary', { id }));
 	Keys.use('Bench', () => [
 		{
@@ -30,6 +44,7 @@
 			label: 'Begin, then done',
 			run: () => void (hands.step?.running ? hands.done() : hands.begin())
 		},
+		{ key: 'b', label: 'Take something back', run: () => (back = !back) },
 		{ key: 'Escape', label: 'Leave the bench', run: leave }
 	]);
 
@@ -80,6 +95,28 @@
 				>
 					<a class="underline" href={resolve('/jobs/[id]/makeup', { id })}>Go to the make-up</a>
 				</Notice>
+			{/if}
+			{#if coats.length}
+				<div class="mt-4 border-t-2 border-line pt-2">
+					<button
+						class="min-h-14 px-2 font-label text-[1.4rem] font-semibold underline underline-offset-4"
+						aria-expanded={back}
+						onclick={() => (back = !back)}
+						>Take something back<span class="ml-3 text-[1.1rem] font-medium">b</span></button
+					>
+					{#if back}
+						<TakeBack {coats} {zoneName} desk={plan} large ontaken={() => (back = false)} />
+					{/if}
+				</div>
+			{/if}
+			{#if view.drying.length}
+				<details class="mt-4 text-[1.2rem]">
+					<summary
+						class="flex min-h-14 cursor-pointer items-center font-label text-[1.4rem] font-semibold"
+						>Drying ({view.drying.length})</summary
+					>
+					<DryingList drying={view.drying} desk={hands} now={now.current} busy={desk.busy} />
+				</details>
 			{/if}
 			{#if diary.data?.slots.length}
 				<div class="mt-6">

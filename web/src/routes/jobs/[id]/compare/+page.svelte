@@ -162,7 +162,7 @@
 			</p>
 		{/if}
 		{#if ready && compare.data && (compare.data.regions.length || compare.data.edges.length)}
-			<VerdictList regions={compare.data.regions} edges={compare.data.edges} />
+			<VerdictList jobId={id} regions={compare.data.regions} edges={compare.data.edges} />
 		{/if}
 	</section>
 	{#if ready}

@@ -1,12 +1,25 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { catalogueQuery, diaryQuery, jobQuery, makeupQuery } from '$lib/api/queries';
+	import {
+		catalogueQuery,
+		diaryQuery,
+		jobQuery,
+		makeupQuery,
+		overviewQuery,
+		workshopQuery
+	} from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import AddStep from '$lib/makeup/add-step.svelte';
 	import CoresRow from '$lib/makeup/cores-row.svelte';
+	import InStep from '$lib/makeup/in-step.svelte';
+	import OtherWays from '$lib/makeup/other-ways.svelte';
 	import { PlanDesk } from '$lib/makeup/plan-desk.svelte';
 	import StepLine from '$lib/makeup/step-line.svelte';
+	import TakeBack from '$lib/makeup/take-back.svelte';
+	import WhatIfPanel from '$lib/makeup/what-if-panel.svelte';
+	import { WhatIf } from '$lib/makeup/what-if.svelte';
+	import SchoolSheet from '$lib/school/school-sheet.svelte';
 	import DryingRail from '$lib/rail/drying-rail.svelte';
 	import SubjectDrawing from '$lib/subject/subject-drawing.svelte';
 	import { span } from '$lib/time/time';
@@ -23,6 +36,36 @@
 	const catalogue = createQuery(() => catalogueQuery());
 	const diary = createQuery(() => diaryQuery(id));
 	const plan = new PlanDesk(page.params.id ?? '', desk, () => makeup.data);
+
+	const workshop = createQuery(() => workshopQuery());
+	const overview = createQuery(() => overviewQuery());
+	const whatIf = new WhatIf(page.params.id ?? '');
+
+	// one question beside the plan at a time; a link may come with a coat that is too heavy
+	type Panel = 'schools' | 'ways' | 'what-if' | 'back' | 'in-step';
+	const asked = page.url.searchParams.get('back') ?? undefined;
+	let panel = $state<Panel | undefined>(asked ? 'back' : undefined);
+	const PANELS: [Panel, string, string][] = [
+		['schools', 's', 'School sheet'],
+		['ways', 'o', 'Other ways'],
+		['what-if', 'i', 'What if'],
+		['back', 'b', 'Take back'],
+		['in-step', 'g', 'In step']
+	];
+	function turn(to: Panel) {
+		panel = panel === to ? undefined : to;
+		if (panel === 'what-if')
+			whatIf.begin(workshop.data?.celsius ?? 20, workshop.data?.humidity ?? 0.5);
+		else whatIf.close();
+	}
+	const shown = $derived(whatIf.then?.makeup ?? makeup.data);
+	const coats = $derived(
+		(makeup.data?.steps ?? [])
+			.filter((s) => s.done && s.role !== 'WORK' && s.role !== 'HANDLING')
+			.reverse()
+			.map((s) => ({ stepId: s.id, name: s.name, material: s.materialName, zones: s.zones }))
+	);
+	const zoneName = (key: string) => job.data?.zones.find((z) => z.zoneKey === key)?.name ?? key;
 
 	function choose(by: 1 | -1) {
 		const at = plan.steps.findIndex((s) => s.id === plan.chosen);
@@ -52,6 +95,8 @@
 			run: () => plan.chosen && void plan.remove(plan.chosen)
 		},
 		{ key: 'm', label: 'Make the first mend', run: mendFirst },
+		{ key: 'r', label: 'Mend the whole plan', run: () => void plan.repair() },
+		...PANELS.map(([what, key, label]) => ({ key, label, run: () => turn(what) })),
 		{ key: 'c', label: 'Make the plan from the effects', run: () => void plan.compile() }
 	]);
 
@@ -65,7 +110,8 @@
 <svelte:head><title>Make-up – Pendrik</title></svelte:head>
 
 <Loaded query={makeup}>
-	{#snippet children(view)}
+	{#snippet children(stored)}
+		{@const view = shown ?? stored}
 		<div class="grid gap-6 px-5 py-4 lg:grid-cols-[27rem_minmax(0,1fr)]">
 			<section aria-labelledby="steps" class="min-w-0">
 				{#if view.steps.length === 0}
@@ -106,6 +152,17 @@
 							view.steps.filter((s) => !s.done).reduce((a, s) => a + s.minutes, 0) * 60_000
 						)} of work left · at least {span(view.waitingMinutes * 60_000)} with drying
 					</p>
+					{#if stops + warns > 1}
+						<div class="mb-2">
+							<Button disabled={desk.busy} onclick={() => void plan.repair()}>Mend all of it</Button
+							>
+						</div>
+					{/if}
+					{#if plan.repaired.length && !stops && !warns}
+						<p class="mb-2 border-l-4 border-line px-3 text-soft">
+							Mended: {plan.repaired.join('; ')}.
+						</p>
+					{/if}
 					{#each view.brokenPins as p (p.firstId + p.thenId)}
 						<p class="mb-2 border-l-4 border-ink bg-sheet px-3 py-1">
 							The pin is not kept: {nameOf(p.thenId)} stands before {nameOf(p.firstId)}.
@@ -131,8 +188,52 @@
 			</section>
 			<section
 				aria-label="The subject and its cores"
-				class="min-w-0 lg:sticky lg:top-3 lg:self-start"
+				class="min-w-0 lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto"
 			>
+				<div class="mb-3 flex flex-wrap gap-x-5 gap-y-1 border-b-2 border-line pb-1">
+					{#each PANELS as [what, key, label] (what)}
+						<button
+							class="min-h-8 font-label text-[1.05rem] font-semibold {panel === what
+								? 'border-b-4 border-ink'
+								: 'text-soft'}"
+							aria-expanded={panel === what}
+							onclick={() => turn(what)}
+							>{label} <span class="tag" aria-hidden="true">{key}</span></button
+						>
+					{/each}
+				</div>
+				{#if panel}
+					<div class="mb-4 border-b border-line pb-3">
+						{#if panel === 'schools' && catalogue.data}
+							<SchoolSheet
+								questions={catalogue.data.schools}
+								answers={stored.schools}
+								house={stored.houseSchools}
+								busy={desk.busy}
+								onanswer={(q, a) =>
+									void plan.choose(
+										{ [q.key]: a },
+										`${q.text}: ${q.answers.find((x) => x.key === a)?.label ?? 'as the house'}`
+									)}
+							/>
+						{:else if panel === 'ways'}
+							<OtherWays jobId={id} desk={plan} busy={desk.busy} />
+						{:else if panel === 'what-if'}
+							<WhatIfPanel ask={whatIf} steps={stored.steps} />
+						{:else if panel === 'back'}
+							<TakeBack
+								{coats}
+								{zoneName}
+								desk={plan}
+								from={asked}
+								zone={page.url.searchParams.get('zone') ?? undefined}
+								ontaken={() => (panel = undefined)}
+							/>
+						{:else if panel === 'in-step'}
+							<InStep jobId={id} cards={overview.data ?? []} desk={plan} busy={desk.busy} />
+						{/if}
+					</div>
+				{/if}
 				{#if job.data && catalogue.data}
 					<SubjectDrawing
 						kind={job.data.job.kind}
@@ -143,7 +244,9 @@
 						label="The subject as it will look, zone by zone"
 					/>
 				{/if}
-				<div class="mt-4"><CoresRow cores={view.cores} desk={plan} /></div>
+				<div class="mt-4">
+					<CoresRow cores={view.cores} findings={view.findings} steps={view.steps} desk={plan} />
+				</div>
 				{#if diary.data && view.steps.length}
 					<h2 class="mt-3 text-xl">Drying rail</h2>
 					<DryingRail diary={diary.data} chosen={plan.chosen} label="Drying rail" />

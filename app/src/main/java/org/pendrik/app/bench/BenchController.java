@@ -32,6 +32,18 @@ class BenchController {
         return benches.of(jobId);
     }
 
+    @PutMapping("/api/jobs/{jobId}/touch-dry/{stepId}")
+    Benches.Bench touchDry(@PathVariable UUID jobId, @PathVariable String stepId) {
+        benches.touchDry(jobId, stepId);
+        return benches.of(jobId);
+    }
+
+    @DeleteMapping("/api/jobs/{jobId}/touch-dry/{stepId}")
+    Benches.Bench notTouchDry(@PathVariable UUID jobId, @PathVariable String stepId) {
+        benches.notTouchDry(jobId, stepId);
+        return benches.of(jobId);
+    }
+
     @DeleteMapping("/api/jobs/{jobId}/log/{id}")
     @ResponseStatus(HttpStatus.OK)
     Benches.Bench takeBack(@PathVariable UUID jobId, @PathVariable UUID id) {

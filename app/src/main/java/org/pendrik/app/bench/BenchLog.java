@@ -6,13 +6,13 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,7 +26,7 @@ public class BenchLog {
     private final Jobs jobs;
     private final Plans plans;
     private final Photographs photographs;
-    private final Catalogue catalogue;
+    private final Engines engines;
     private final Clock clock;
 
     BenchLog(
@@ -34,13 +34,13 @@ public class BenchLog {
             Jobs jobs,
             Plans plans,
             Photographs photographs,
-            Catalogue catalogue,
+            Engines engines,
             Clock clock) {
         this.mapper = mapper;
         this.jobs = jobs;
         this.plans = plans;
         this.photographs = photographs;
-        this.catalogue = catalogue;
+        this.engines = engines;
         this.clock = clock;
     }
 
@@ -76,11 +76,11 @@ public class BenchLog {
                         .filter(s -> s.id().equals(d.stepId()))
                         .findFirst()
                         .orElseThrow(() -> new NotFound("The step"));
-        var technique = catalogue.technique(step.technique());
+        var technique = engines.catalogue().technique(step.technique());
         if (!technique.materials().contains(d.material())) {
             throw new InvalidInput(
                     "Material",
-                    catalogue.material(d.material()).name(),
+                    engines.catalogue().material(d.material()).name(),
                     "does not do for " + technique.name(),
                     "Choose one that the step offers.");
         }

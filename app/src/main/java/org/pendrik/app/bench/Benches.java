@@ -5,26 +5,29 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobZone;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.app.priors.Priors;
+import org.pendrik.app.problem.NotFound;
 import org.pendrik.core.bench.WindowClock;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.FilmCase;
-import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Timing;
 import org.pendrik.core.mix.MixCard;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** What stands at the bench now: the step, whether it may begin, its mix and its clock. */
 @Service
@@ -32,25 +35,16 @@ public class Benches {
     private final Plans plans;
     private final BenchLog log;
     private final Jobs jobs;
-    private final Catalogue catalogue;
-    private final FilmCheck check;
-    private final Timing timing;
+    private final Engines engines;
+    private final Priors priors;
     private final Clock clock;
 
-    Benches(
-            Plans plans,
-            BenchLog log,
-            Jobs jobs,
-            Catalogue catalogue,
-            FilmCheck check,
-            Timing timing,
-            Clock clock) {
+    Benches(Plans plans, BenchLog log, Jobs jobs, Engines engines, Priors priors, Clock clock) {
         this.plans = plans;
         this.log = log;
         this.jobs = jobs;
-        this.catalogue = catalogue;
-        this.check = check;
-        this.timing = timing;
+        this.engines = engines;
+        this.priors = priors;
         this.clock = clock;
     }
 
@@ -97,11 +91,32 @@ public class Benches {
             boolean booth,
             String stroke,
             String stopRule,
+            String inspection,
+            String masking,
+            String turn,
+            String caution,
             String reason,
             List<FindingLine> findings,
             Instant readyAt,
             @Nullable ClockView clock,
             @Nullable LogEntry running) {}
+
+    /**
+     * A coat that lies and dries.
+     *
+     * @param touchAt when it should be touch dry
+     * @param seenMinutes after which it was seen to be, if anybody looked
+     * @param pace minutes that pass here for one of the tables
+     */
+    public record DryingView(
+            String stepId,
+            String name,
+            String material,
+            List<String> zones,
+            Instant laidAt,
+            Instant touchAt,
+            @Nullable Double seenMinutes,
+            double pace) {}
 
     /** One thing that stands against it. */
     public record FindingLine(Finding.Severity severity, String why) {}
@@ -113,6 +128,7 @@ public class Benches {
             int done,
             int total,
             List<ClockView> clocks,
+            List<DryingView> drying,
             List<LogEntry> log,
             Instant now) {}
 
@@ -135,7 +151,15 @@ public class Benches {
                                 entries,
                                 clocks);
         String next = open.size() < 2 ? null : open.get(1).technique().name();
-        return new Bench(step, next, done.size(), steps.size(), clocks, entries, clock.instant());
+        return new Bench(
+                step,
+                next,
+                done.size(),
+                steps.size(),
+                clocks,
+                drying(jobId, all, steps),
+                entries,
+                clock.instant());
     }
 
     /** The clocks of coats that lie and still have to be worked. */
@@ -146,39 +170,82 @@ public class Benches {
 
     private List<ClockView> clocks(FilmCase all, List<Act> open) {
         List<ClockView> out = new ArrayList<>();
-        for (Act coat : all.acts()) {
-            var window = DryingTimes.of(coat, all.air()).flatMap(DryingTimes::window);
-            if (!coat.done() || window.isEmpty() || coat.technique().follow().isEmpty()) {
-                continue;
-            }
+        for (Timing.WorkSpan span : engines.timing().spans(all)) {
+            Act coat =
+                    all.acts().stream()
+                            .filter(a -> a.id().equals(span.coatActId()))
+                            .findFirst()
+                            .orElseThrow();
             Act work =
                     open.stream()
-                            .filter(
-                                    a ->
-                                            a.technique()
-                                                    .actsOn()
-                                                    .equals(
-                                                            java.util.Optional.of(
-                                                                    coat.technique().key())))
-                            .filter(a -> a.zones().stream().anyMatch(coat.zones()::contains))
+                            .filter(a -> a.id().equals(span.workActId()))
                             .findFirst()
                             .orElse(null);
-            if (work != null) {
-                Duration from = Duration.ofSeconds(Math.round(window.get().fromMinutes() * 60));
-                Duration until = Duration.ofSeconds(Math.round(window.get().untilMinutes() * 60));
+            if (work != null && coat.done()) {
                 Instant laid = Instant.ofEpochSecond(coat.endMinute() * 60);
-                WindowClock c = WindowClock.read(laid, from, until, clock.instant());
+                WindowClock c =
+                        WindowClock.read(
+                                laid,
+                                Duration.ofMinutes(span.opensMinute() - coat.endMinute()),
+                                Duration.ofMinutes(span.closesMinute() - coat.endMinute()),
+                                clock.instant());
                 out.add(
                         new ClockView(
                                 work.id(),
                                 work.technique().name(),
-                                coat.material().name(),
+                                span.coat(),
                                 c.phase(),
                                 c.opensAt(),
                                 c.closesAt()));
             }
         }
         return out;
+    }
+
+    /** Coats that lie and are not fully cured, with what was seen of them. */
+    private List<DryingView> drying(UUID jobId, FilmCase all, List<StoredStep> steps) {
+        long now = StoredStep.minute(clock.instant());
+        Map<String, Double> seen = priors.seenOf(jobId);
+        List<DryingView> out = new ArrayList<>();
+        for (Act a : all.acts()) {
+            DryingTimes dry = DryingTimes.of(a, all.air()).orElse(null);
+            boolean stands = steps.stream().noneMatch(s -> a.id().equals(s.takesBack()));
+            if (a.done() && dry != null && stands && now - a.endMinute() < dry.full()) {
+                out.add(
+                        new DryingView(
+                                a.id(),
+                                a.technique().name(),
+                                a.material().name(),
+                                List.copyOf(a.zones()),
+                                Instant.ofEpochSecond(a.endMinute() * 60),
+                                Instant.ofEpochSecond((a.endMinute() + dry.touch()) * 60),
+                                seen.get(a.id()),
+                                a.material().pace()));
+            }
+        }
+        return out.reversed();
+    }
+
+    /** Notes that a coat is touch dry now. */
+    @Transactional
+    public void touchDry(UUID jobId, String stepId) {
+        FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
+        Act coat =
+                all.acts().stream()
+                        .filter(a -> a.done() && a.id().equals(stepId))
+                        .findFirst()
+                        .orElseThrow(() -> new NotFound("The coat"));
+        DryingTimes dry =
+                DryingTimes.of(coat, all.air()).orElseThrow(() -> new NotFound("The coat"));
+        double minutes = Math.max(1, StoredStep.minute(clock.instant()) - coat.endMinute());
+        // what the tables say, not what was learned already
+        double predicted = dry.touch() / coat.material().pace();
+        priors.see(jobId, stepId, coat.material().key(), predicted, minutes, clock.instant());
+    }
+
+    /** Takes that note back. */
+    public void notTouchDry(UUID jobId, String stepId) {
+        priors.forget(jobId, stepId);
     }
 
     private BenchStep step(
@@ -195,7 +262,7 @@ public class Benches {
                         .orElse(null);
         long begun = StoredStep.minute(running == null ? clock.instant() : running.startedAt());
         long last = laid.acts().stream().mapToLong(Act::endMinute).max().orElse(begun);
-        long ready = timing.earliest(laid, act, Math.max(begun, last));
+        long ready = engines.timing().earliest(laid, act, Math.max(begun, last));
         List<Act> asked = new ArrayList<>(laid.acts());
         asked.add(
                 act.at(
@@ -203,7 +270,7 @@ public class Benches {
                                 begun,
                                 laid.acts().isEmpty() ? begun : laid.acts().getLast().atMinute())));
         List<FindingLine> against =
-                check.check(laid.with(asked)).about(act.id()).stream()
+                engines.check().check(laid.with(asked)).about(act.id()).stream()
                         .filter(f -> f.rule() != Finding.Rule.OPEN_WINDOW)
                         .map(f -> new FindingLine(f.severity(), f.why()))
                         .toList();
@@ -218,11 +285,21 @@ public class Benches {
                         .toList(),
                 List.copyOf(act.zones()),
                 act.material().key(),
-                t.materials().stream().map(k -> choice(job, act, catalogue.material(k))).toList(),
+                t.materials().stream()
+                        .map(k -> choice(job, act, engines.catalogue().material(k)))
+                        .toList(),
                 act.minutes(),
                 t.booth(),
-                t.stroke(),
-                t.stopRule(),
+                t.texts().stroke(),
+                t.texts().stopRule(),
+                t.texts().inspection(),
+                t.handling().masking(),
+                switch (t.handling().orientation()) {
+                    case UPRIGHT -> "";
+                    case ON_ITS_SIDE -> "Lay the model on its side.";
+                    case UPSIDE_DOWN -> "Turn the model upside down, in foam.";
+                },
+                t.texts().caution(),
                 steps.stream()
                         .filter(s -> s.id().equals(act.id()))
                         .findFirst()

@@ -3,18 +3,23 @@ package org.pendrik.app.calc;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.FilmCase;
-import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
-import org.pendrik.core.film.Mends;
+import org.pendrik.core.film.Material;
+import org.pendrik.core.film.Overrule;
 import org.pendrik.core.film.Reach;
 import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.TakeBack;
 import org.pendrik.core.film.Thickness;
+import org.pendrik.core.film.WorkWindow;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
 import org.pendrik.core.units.InvalidInput;
@@ -41,22 +46,48 @@ class FilmQuestions {
             """;
     private static final int MOST_ACTS = 200;
 
-    private final Catalogue catalogue;
-    private final FilmCheck check;
-    private final Mends mends;
+    private final Engines engines;
 
-    FilmQuestions(Catalogue catalogue, FilmCheck check, Mends mends) {
-        this.catalogue = catalogue;
-        this.check = check;
-        this.mends = mends;
+    FilmQuestions(Engines engines) {
+        this.engines = engines;
     }
 
-    record ZonePart(String key, @Nullable String name, Substrate substrate, boolean lettering) {}
+    /**
+     * A zone.
+     *
+     * @param areaMm2 of the model; null takes the side of a freight car in H0
+     * @param up it faces up
+     */
+    record ZonePart(
+            String key,
+            @Nullable String name,
+            Substrate substrate,
+            boolean lettering,
+            @Nullable Double areaMm2,
+            @Nullable Boolean up) {
+        Zone zone() {
+            return new Zone(
+                    key,
+                    name == null ? key : name,
+                    substrate,
+                    lettering,
+                    Substrate.UNKNOWN_COLOUR,
+                    areaMm2 == null ? Zone.USUAL_AREA_MM2 : areaMm2,
+                    up != null && up);
+        }
+    }
 
+    /**
+     * Something done or to be done.
+     *
+     * @param material by key; null when it is given inline
+     * @param inline a material by its own figures, on top of the one of {@code material}
+     */
     record ActPart(
             String id,
             String technique,
             String material,
+            @Nullable Map<String, String> inline,
             Thickness thickness,
             ZoneKeys zones,
             long atMinute,
@@ -81,41 +112,8 @@ class FilmQuestions {
     record FilmAnswer(List<FindingPart> findings, Map<String, Map<String, Reach>> reaches) {}
 
     FilmAnswer answer(FilmQuestion q) {
-        if (q.acts().size() > MOST_ACTS) {
-            throw new InvalidInput(
-                    "Acts",
-                    "" + q.acts().size(),
-                    "must be at most 200",
-                    "Ask about one subject at a time.");
-        }
-        List<Zone> zones =
-                q.zones().stream()
-                        .map(
-                                z ->
-                                        new Zone(
-                                                z.key(),
-                                                z.name() == null ? z.key() : z.name(),
-                                                z.substrate(),
-                                                z.lettering(),
-                                                Substrate.UNKNOWN_COLOUR))
-                        .toList();
-        List<Act> acts = new ArrayList<>();
-        for (ActPart a : q.acts()) {
-            InvalidInput.requireWithin(
-                    "Minutes of " + a.id(), a.minutes(), "", 0, 10_000, "Give hands-on minutes.");
-            acts.add(
-                    new Act(
-                            a.id(),
-                            catalogue.technique(a.technique()),
-                            catalogue.material(a.material()),
-                            a.thickness(),
-                            a.zones().set(),
-                            a.atMinute(),
-                            a.minutes(),
-                            a.done()));
-        }
-        FilmCase question = new FilmCase(zones, acts, new Climate(q.celsius(), q.humidity()));
-        FilmReport report = check.check(question);
+        FilmCase question = filmCase(q.zones(), q.acts(), q.celsius(), q.humidity());
+        FilmReport report = engines.check().check(question);
         return new FilmAnswer(
                 report.findings().stream()
                         .map(
@@ -128,7 +126,10 @@ class FilmQuestions {
                                                 f.coats(),
                                                 f.why(),
                                                 f.numbers(),
-                                                mends.forFinding(question, report, f).stream()
+                                                engines
+                                                        .mends()
+                                                        .forFinding(question, report, f)
+                                                        .stream()
                                                         .map(
                                                                 m ->
                                                                         new MendPart(
@@ -137,5 +138,202 @@ class FilmQuestions {
                                                         .toList()))
                         .toList(),
                 report.reaches());
+    }
+
+    FilmCase filmCase(List<ZonePart> zones, List<ActPart> parts, double celsius, double humidity) {
+        if (parts.size() > MOST_ACTS) {
+            throw new InvalidInput(
+                    "Acts",
+                    "" + parts.size(),
+                    "must be at most 200",
+                    "Ask about one subject at a time.");
+        }
+        List<Act> acts = new ArrayList<>();
+        for (ActPart a : parts) {
+            InvalidInput.requireWithin(
+                    "Minutes of " + a.id(), a.minutes(), "", 0, 10_000, "Give hands-on minutes.");
+            acts.add(
+                    new Act(
+                            a.id(),
+                            engines.catalogue().technique(a.technique()),
+                            material(a.material(), a.inline()),
+                            a.thickness(),
+                            a.zones().set(),
+                            a.atMinute(),
+                            a.minutes(),
+                            a.done()));
+        }
+        return new FilmCase(
+                zones.stream().map(ZonePart::zone).toList(), acts, new Climate(celsius, humidity));
+    }
+
+    /** A material of the shelf, with figures of the question's own in place of its. */
+    private Material material(String key, @Nullable Map<String, String> inline) {
+        if (inline == null || inline.isEmpty()) {
+            return engines.catalogue().material(key);
+        }
+        List<Overrule> own =
+                inline.entrySet().stream()
+                        .map(
+                                e ->
+                                        new Overrule(
+                                                Overrule.Table.MATERIAL,
+                                                key,
+                                                e.getKey(),
+                                                e.getValue()))
+                        .toList();
+        engines.catalogue().material(key);
+        return Catalogue.load(own, Map.of()).material(key);
+    }
+
+    static final String CURE_EXAMPLE =
+            """
+            {"technique": "oil-streak", "material": "oil-fresh-rust", "thickness": "NORMAL",
+             "celsius": 15, "humidity": 0.6, "ageMinutes": [60, 1440, 4320]}
+            """;
+
+    record CureQuestion(
+            String technique,
+            String material,
+            @Nullable Map<String, String> inline,
+            Thickness thickness,
+            double celsius,
+            double humidity,
+            List<Double> ageMinutes) {}
+
+    /**
+     * How a coat cures.
+     *
+     * @param fractions at the ages asked, 0 to 1
+     * @param slowing minutes that pass for one minute of the tables
+     */
+    record CureAnswer(
+            long touchMinutes,
+            long recoatMinutes,
+            long fullMinutes,
+            @Nullable WorkWindow window,
+            double slowing,
+            List<Double> fractions) {}
+
+    CureAnswer cure(CureQuestion q) {
+        Material m = material(q.material(), q.inline());
+        Zone any = new Zone("any", "any", Substrate.BARE, false, Substrate.UNKNOWN_COLOUR);
+        Act act =
+                Act.planned(
+                        "coat",
+                        engines.catalogue().technique(q.technique()),
+                        m,
+                        q.thickness(),
+                        List.of(any));
+        Climate air = new Climate(q.celsius(), q.humidity());
+        DryingTimes dry =
+                DryingTimes.of(act, air)
+                        .orElseThrow(
+                                () ->
+                                        new InvalidInput(
+                                                "Material",
+                                                m.name(),
+                                                "does not dry",
+                                                "Ask about a paint, a clear or a wash."));
+        var curve = m.cure().orElseThrow();
+        double slowing = dry.slowing();
+        List<Double> fractions = new ArrayList<>();
+        for (double age : q.ageMinutes()) {
+            InvalidInput.requireWithin(
+                    "Age", age, " min", 0, 1e7, "Give minutes since it was laid.");
+            fractions.add(curve.fraction(age / slowing));
+        }
+        return new CureAnswer(
+                dry.touch(),
+                dry.recoat(),
+                dry.full(),
+                dry.window().orElse(null),
+                slowing,
+                fractions);
+    }
+
+    static final String TAKE_BACK_EXAMPLE =
+            """
+            {
+              "zones": [{"key": "left-side", "name": "left side", "substrate": "FACTORY_SEMI_GLOSS", "lettering": true}],
+              "acts": [
+                {"id": "seal", "technique": "seal-satin", "material": "clear-satin", "thickness": "LIGHT",
+                 "zones": ["left-side"], "atMinute": 0, "minutes": 17, "done": true},
+                {"id": "wash", "technique": "pin-wash", "material": "wash-warm-brown", "thickness": "LIGHT",
+                 "zones": ["left-side"], "atMinute": 2880, "minutes": 20, "done": true}
+              ],
+              "act": "wash", "on": ["left-side"], "share": 1, "nowMinute": 2960,
+              "atHand": ["spirit-odourless", "alcohol-35"],
+              "celsius": 21,
+              "humidity": 0.5
+            }
+            """;
+
+    record TakeBackQuestion(
+            List<ZonePart> zones,
+            List<ActPart> acts,
+            String act,
+            ZoneKeys on,
+            double share,
+            long nowMinute,
+            List<String> atHand,
+            double celsius,
+            double humidity) {}
+
+    /**
+     * A way that does.
+     *
+     * @param untilMinute the last minute in which it does; null when it does for sixty days
+     */
+    record WayPart(
+            String technique,
+            String material,
+            long fromMinute,
+            @Nullable Long untilMinute,
+            double margin,
+            boolean atHand,
+            List<String> takesWithIt) {}
+
+    record TakeBackAnswer(
+            List<WayPart> ways, List<String> mustNotTouch, List<String> nearest, String instead) {}
+
+    TakeBackAnswer takeBack(TakeBackQuestion q) {
+        FilmCase laid = filmCase(q.zones(), q.acts(), q.celsius(), q.humidity());
+        long last = laid.acts().stream().mapToLong(Act::endMinute).max().orElse(0);
+        if (q.nowMinute() < last) {
+            throw new InvalidInput(
+                    "Now",
+                    "minute " + q.nowMinute(),
+                    "must not lie before the end of the last step, minute " + last,
+                    "Ask about a later minute.");
+        }
+        TakeBack.Answer a =
+                engines.takeBack()
+                        .answer(
+                                new TakeBack.Question(
+                                        laid,
+                                        q.act(),
+                                        q.on().set(),
+                                        q.share(),
+                                        q.nowMinute(),
+                                        Set.copyOf(q.atHand())));
+        return new TakeBackAnswer(
+                a.ways().stream()
+                        .map(
+                                w ->
+                                        new WayPart(
+                                                w.act().technique().key(),
+                                                w.act().material().key(),
+                                                w.fromMinute(),
+                                                w.untilMinute().isPresent()
+                                                        ? w.untilMinute().getAsLong()
+                                                        : null,
+                                                w.margin(),
+                                                w.atHand(),
+                                                w.takesWithIt()))
+                        .toList(),
+                a.mustNotTouch(),
+                a.nearest(),
+                a.instead());
     }
 }

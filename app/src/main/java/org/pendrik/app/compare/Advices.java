@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.study.JobRegion;
@@ -13,6 +15,8 @@ import org.pendrik.core.measure.Gap;
 import org.pendrik.core.photo.RegionVerdict;
 import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.NextPass;
+import org.pendrik.core.plan.Schools;
+import org.pendrik.core.plan.Ways;
 import org.springframework.stereotype.Component;
 
 /**
@@ -24,12 +28,12 @@ class Advices {
             List.of("", "lightly", "once more as before", "heavily");
 
     private final Plans plans;
-    private final Catalogue catalogue;
+    private final Engines engines;
     private final TakeBackQuestion takeBack;
 
-    Advices(Plans plans, Catalogue catalogue, TakeBackQuestion takeBack) {
+    Advices(Plans plans, Engines engines, TakeBackQuestion takeBack) {
         this.plans = plans;
-        this.catalogue = catalogue;
+        this.engines = engines;
         this.takeBack = takeBack;
     }
 
@@ -50,6 +54,15 @@ class Advices {
 
     /** The effects of the plan on a region's zone, done and to do. */
     private record Here(List<Technique> done, List<Technique> open) {
+        /** How an effect is made here; as the program starts where the plan does not say. */
+        Optional<Technique> of(EffectKind kind, Catalogue catalogue) {
+            List<String> ways = Ways.techniques(kind);
+            return Stream.concat(done.reversed().stream(), open.stream())
+                    .filter(t -> ways.contains(t.key()))
+                    .findFirst()
+                    .or(() -> Optional.of(Ways.technique(kind, Schools.Choice.START, catalogue)));
+        }
+
         Optional<Technique> last() {
             return done.isEmpty() ? Optional.empty() : Optional.of(done.getLast());
         }
@@ -59,7 +72,7 @@ class Advices {
         List<Technique> done = new ArrayList<>();
         List<Technique> open = new ArrayList<>();
         for (StoredStep s : plans.of(jobId).steps()) {
-            Technique t = catalogue.technique(s.technique());
+            Technique t = engines.catalogue().technique(s.technique());
             if (t.role() == Technique.Role.EFFECT
                     && r.zoneKey() != null
                     && s.zones().keys().contains(r.zoneKey())) {
@@ -72,7 +85,7 @@ class Advices {
     private Comparison.Advised one(
             UUID jobId, JobRegion r, boolean otherColour, NextPass.Advice a, Here here) {
         Optional<Technique> asked =
-                a.kind().map(k -> catalogue.technique(k.technique())).or(here::last);
+                a.kind().flatMap(k -> here.of(k, engines.catalogue())).or(here::last);
         return switch (a.what()) {
             case STOP ->
                     advised(
@@ -91,10 +104,14 @@ class Advices {
                 }
                 TakeBackQuestion.Answer answer =
                         takeBack.ask(jobId, asked.get().key(), r.zoneKey());
-                yield advised(
-                        a,
+                yield new Comparison.Advised(
+                        a.what(),
+                        a.kind().orElse(null),
+                        a.strength(),
                         answer.possible(),
-                        "Too much " + asked.get().name() + ". " + answer.sentence());
+                        "Too much " + asked.get().name() + ". " + answer.sentence(),
+                        a.why(),
+                        answer.stepId());
             }
         };
     }
@@ -119,6 +136,6 @@ class Advices {
 
     private static Comparison.Advised advised(NextPass.Advice a, boolean possible, String text) {
         EffectKind kind = a.kind().orElse(null);
-        return new Comparison.Advised(a.what(), kind, a.strength(), possible, text, a.why());
+        return new Comparison.Advised(a.what(), kind, a.strength(), possible, text, a.why(), null);
     }
 }

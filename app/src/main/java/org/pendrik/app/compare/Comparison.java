@@ -117,7 +117,8 @@ record Comparison(
             int strength,
             boolean possible,
             String text,
-            String why) {}
+            String why,
+            @Nullable String takeBackStep) {}
 
     /**
      * One photograph on the way.

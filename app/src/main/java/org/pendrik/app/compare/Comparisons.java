@@ -11,6 +11,7 @@ import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.compare.PairMeasures.Both;
 import org.pendrik.app.compare.PairMeasures.BothEdges;
 import org.pendrik.app.compare.PairMeasures.Measured;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photograph;
@@ -27,7 +28,6 @@ import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.measure.Watch;
 import org.pendrik.core.photo.Raster;
@@ -50,7 +50,7 @@ class Comparisons {
     private final Advices advices;
     private final BenchLog log;
     private final Workshops workshops;
-    private final Catalogue catalogue;
+    private final Engines engines;
 
     Comparisons(
             Jobs jobs,
@@ -62,7 +62,7 @@ class Comparisons {
             Advices advices,
             BenchLog log,
             Workshops workshops,
-            Catalogue catalogue) {
+            Engines engines) {
         this.jobs = jobs;
         this.photographs = photographs;
         this.pairs = pairs;
@@ -72,7 +72,7 @@ class Comparisons {
         this.advices = advices;
         this.log = log;
         this.workshops = workshops;
-        this.catalogue = catalogue;
+        this.engines = engines;
     }
 
     /** Everything measured, and judged; {@code modelId} null takes the newest. */
@@ -206,7 +206,7 @@ class Comparisons {
                                                             .isAfter(from)
                                                     && !Objects.requireNonNull(e.finishedAt())
                                                             .isAfter(at))
-                            .map(e -> catalogue.technique(e.technique()).name())
+                            .map(e -> engines.catalogue().technique(e.technique()).name())
                             .toList();
             out.add(new Comparison.Stage(p.id(), at, coats, values));
             before = at;

@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.diary.Diaries;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobDraft;
 import org.pendrik.app.job.Jobs;
@@ -40,7 +41,6 @@ import org.pendrik.core.diary.Gap;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Substrate;
-import org.pendrik.core.film.Timing;
 import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.SubjectKind;
 import org.springframework.boot.ApplicationArguments;
@@ -65,7 +65,7 @@ class DemoWorkshop implements ApplicationRunner {
     private final Studies studies;
     private final Plans plans;
     private final BenchLog log;
-    private final Timing timing;
+    private final Engines engines;
     private final Diaries diaries;
     private final Clock clock;
 
@@ -76,7 +76,7 @@ class DemoWorkshop implements ApplicationRunner {
             Studies studies,
             Plans plans,
             BenchLog log,
-            Timing timing,
+            Engines engines,
             Diaries diaries,
             Clock clock,
             DataFolder.Settings settings) {
@@ -86,7 +86,7 @@ class DemoWorkshop implements ApplicationRunner {
         this.studies = studies;
         this.plans = plans;
         this.log = log;
-        this.timing = timing;
+        this.engines = engines;
         this.diaries = diaries;
         this.clock = clock;
         if (!settings.demo()) {
@@ -280,7 +280,7 @@ class DemoWorkshop implements ApplicationRunner {
                                                 java.util.OptionalLong.empty()))
                         .toList();
         List<Gap> gaps =
-                timing.lags(film).stream()
+                engines.timing().lags(film).stream()
                         .map(
                                 l ->
                                         new Gap(
@@ -378,7 +378,15 @@ class DemoWorkshop implements ApplicationRunner {
         studies.saveEffects(
                 id,
                 List.of(
-                        effect(EffectKind.FADE, 1, "", "left-side", "right-side", "hood-top"),
+                        effect(EffectKind.WINDOWS, 2, "", "windows"),
+                        effect(
+                                EffectKind.FADE,
+                                1,
+                                "",
+                                "left-side",
+                                "right-side",
+                                "hood-top",
+                                "cab-side"),
                         effect(
                                 EffectKind.JOINT_SHADE,
                                 2,
@@ -386,8 +394,19 @@ class DemoWorkshop implements ApplicationRunner {
                                 "grilles",
                                 "left-side",
                                 "right-side"),
-                        effect(EffectKind.DUST, 2, "", "trucks", "fuel-tank", "underframe")),
+                        effect(EffectKind.CHIPS, 1, "steps and doors", "walkways", "cab-side"),
+                        effect(
+                                EffectKind.RUST_STREAKS,
+                                1,
+                                "below the grilles",
+                                "left-side",
+                                "right-side"),
+                        effect(EffectKind.TRUCK_TONES, 2, "", "trucks", "underframe"),
+                        effect(EffectKind.SOOT, 2, "cab roof, signature", "hood-top"),
+                        effect(EffectKind.DUST, 2, "", "trucks", "fuel-tank", "underframe"),
+                        effect(EffectKind.SPILL, 2, "below the filler, signature", "fuel-tank")),
                 1);
+        plans.compile(id, jobs.get(id).planVersion());
     }
 
     private void kilnHouse() {

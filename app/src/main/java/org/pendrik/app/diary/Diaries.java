@@ -8,14 +8,16 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.makeup.Plans;
@@ -32,7 +34,6 @@ import org.pendrik.core.diary.Gap;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.FilmCase;
-import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Lag;
 import org.pendrik.core.film.Timing;
@@ -47,22 +48,14 @@ public class Diaries {
     private final Plans plans;
     private final Jobs jobs;
     private final Workshops workshops;
-    private final Timing timing;
-    private final FilmCheck check;
+    private final Engines engines;
     private final Clock clock;
 
-    Diaries(
-            Plans plans,
-            Jobs jobs,
-            Workshops workshops,
-            Timing timing,
-            FilmCheck check,
-            Clock clock) {
+    Diaries(Plans plans, Jobs jobs, Workshops workshops, Engines engines, Clock clock) {
         this.plans = plans;
         this.jobs = jobs;
         this.workshops = workshops;
-        this.timing = timing;
-        this.check = check;
+        this.engines = engines;
         this.clock = clock;
     }
 
@@ -177,51 +170,65 @@ public class Diaries {
     /** The minute in which the last open window of a job closes, 0 when none is open. */
     private long openUntil(FilmCase film) {
         long now = StoredStep.minute(clock.instant());
-        long until = 0;
-        for (Act coat : film.acts()) {
-            var window = DryingTimes.of(coat, film.air()).flatMap(DryingTimes::window);
-            if (!coat.done() || window.isEmpty()) {
-                continue;
-            }
-            boolean waits =
-                    film.acts().stream()
-                            .anyMatch(
-                                    a ->
-                                            !a.done()
-                                                    && a.technique().keepsWindow()
-                                                    && a.technique()
-                                                            .actsOn()
-                                                            .equals(
-                                                                    Optional.of(
-                                                                            coat.technique().key()))
-                                                    && a.zones().stream()
-                                                            .anyMatch(coat.zones()::contains));
-            long closes = coat.endMinute() + (long) Math.floor(window.get().untilMinutes());
-            if (waits && closes > now) {
-                until = Math.max(until, closes);
-            }
-        }
-        return until;
+        Set<String> done = new HashSet<>();
+        film.acts().stream().filter(Act::done).forEach(a -> done.add(a.id()));
+        return engines.timing().spans(film).stream()
+                .filter(s -> done.contains(s.coatActId()) && !done.contains(s.workActId()))
+                .mapToLong(Timing.WorkSpan::closesMinute)
+                .filter(closes -> closes > now)
+                .max()
+                .orElse(0);
+    }
+
+    /**
+     * When a job would be ready if it were done by this plan, in the bench time that is free now.
+     */
+    long readyMinute(FilmCase film) {
+        long now = StoredStep.minute(clock.instant());
+        List<Span> bench = workshops.current().availability().spans(now, HORIZON_DAYS);
+        return switch (DiaryPlacer.place(tasks(film), gaps(film), bench, now)) {
+            case DiaryOutcome.CannotPlace _ -> now + HORIZON_DAYS * 1440L;
+            case DiaryOutcome.Placed p -> p.finishMinute();
+        };
+    }
+
+    private static List<DiaryTask> tasks(FilmCase film) {
+        return film.acts().stream()
+                .map(
+                        a ->
+                                new DiaryTask(
+                                        a.id(),
+                                        a.technique().name(),
+                                        a.minutes(),
+                                        a.done()
+                                                ? OptionalLong.of(a.atMinute())
+                                                : OptionalLong.empty()))
+                .toList();
+    }
+
+    private List<Gap> gaps(FilmCase film) {
+        return engines.timing().lags(film).stream()
+                .map(
+                        l ->
+                                new Gap(
+                                        l.fromActId(),
+                                        l.toActId(),
+                                        l.minMinutes(),
+                                        l.maxMinutes(),
+                                        l.why()))
+                .toList();
     }
 
     private Diary place(Planned planned, Workshop workshop, List<Span> pattern, List<Span> taken) {
         Job job = planned.job();
         FilmCase film = planned.film();
         long now = StoredStep.minute(clock.instant());
-        List<DiaryTask> tasks = new ArrayList<>();
-        int longestStep = 0;
-        for (Act a : film.acts()) {
-            longestStep = a.done() ? longestStep : Math.max(longestStep, a.minutes());
-            tasks.add(
-                    new DiaryTask(
-                            a.id(),
-                            a.technique().name(),
-                            a.minutes(),
-                            a.done() ? OptionalLong.of(a.atMinute()) : OptionalLong.empty()));
-        }
+        List<DiaryTask> tasks = tasks(film);
+        int longestStep =
+                film.acts().stream().filter(a -> !a.done()).mapToInt(Act::minutes).max().orElse(0);
         Map<String, Lag> longest = new LinkedHashMap<>();
         List<Gap> gaps = new ArrayList<>();
-        for (Lag l : timing.lags(film)) {
+        for (Lag l : engines.timing().lags(film)) {
             longest.merge(l.toActId(), l, (x, y) -> x.minMinutes() >= y.minMinutes() ? x : y);
             gaps.add(new Gap(l.fromActId(), l.toActId(), l.minMinutes(), l.maxMinutes(), l.why()));
         }
@@ -292,15 +299,18 @@ public class Diaries {
             timed.add(film.acts().get(i).at(placed.placed().get(i).startMinute()));
         }
         Map<String, List<String>> warnings = new HashMap<>();
-        for (Finding f : check.check(film.with(timed)).findings()) {
+        for (Finding f : engines.check().check(film.with(timed)).findings()) {
             if (f.severity() != Finding.Severity.NOTE) {
                 warnings.computeIfAbsent(f.actId(), _ -> new ArrayList<>()).add(f.why());
             }
         }
+        Map<String, Timing.WorkSpan> spans = new HashMap<>();
+        engines.timing().spans(film.with(timed)).forEach(s -> spans.put(s.coatActId(), s));
         List<Slot> out = new ArrayList<>();
         for (Act a : timed) {
             var dry = DryingTimes.of(a, film.air());
             long end = a.endMinute();
+            Timing.WorkSpan span = spans.get(a.id());
             out.add(
                     new Slot(
                             a.id(),
@@ -313,12 +323,8 @@ public class Diaries {
                             dry.map(d -> at(end + d.touch())).orElse(null),
                             dry.map(d -> at(end + d.recoat())).orElse(null),
                             dry.map(d -> at(end + d.full())).orElse(null),
-                            dry.flatMap(DryingTimes::window)
-                                    .map(w -> at(end + (long) Math.ceil(w.fromMinutes())))
-                                    .orElse(null),
-                            dry.flatMap(DryingTimes::window)
-                                    .map(w -> at(end + (long) Math.floor(w.untilMinutes())))
-                                    .orElse(null),
+                            span == null ? null : at(span.opensMinute()),
+                            span == null ? null : at(span.closesMinute()),
                             warnings.getOrDefault(a.id(), List.of())));
         }
         return out;

@@ -6,11 +6,14 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Finish;
+import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.Schools;
 import org.pendrik.core.plan.SubjectKind;
 import org.pendrik.core.plan.Subjects;
+import org.pendrik.core.plan.Ways;
 import org.pendrik.core.plan.ZoneTemplate;
 import org.pendrik.core.units.Scale;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,41 +22,50 @@ import org.springframework.web.bind.annotation.RestController;
 /** The lists that the interface offers. */
 @RestController
 class CatalogueController {
-    private final Lists lists;
+    private final Engines engines;
+    private final Subjects subjects;
 
-    CatalogueController(Catalogue catalogue, Subjects subjects) {
-        this.lists =
-                new Lists(
-                        Scale.COMMON,
-                        Arrays.stream(Substrate.values())
-                                .map(s -> new SubstrateItem(s, s.label()))
-                                .toList(),
-                        Arrays.stream(SubjectKind.values())
-                                .flatMap(k -> subjects.zones(k).stream())
-                                .map(ZoneItem::of)
-                                .toList(),
-                        Arrays.stream(EffectKind.values())
-                                .map(
-                                        k ->
-                                                new EffectItem(
-                                                        k,
-                                                        k.label(),
-                                                        catalogue.technique(k.technique()).name(),
-                                                        catalogue
-                                                                .technique(k.technique())
-                                                                .materials()))
-                                .toList(),
-                        catalogue.techniques().stream().map(TechniqueItem::of).toList(),
-                        catalogue.materials().stream()
-                                .map(
-                                        m ->
-                                                new MaterialItem(
-                                                        m.key(),
-                                                        m.name(),
-                                                        m.family(),
-                                                        m.finish().orElse(null),
-                                                        m.colour().map(Srgb::toHex).orElse(null)))
-                                .toList());
+    CatalogueController(Engines engines, Subjects subjects) {
+        this.engines = engines;
+        this.subjects = subjects;
+    }
+
+    @GetMapping("/api/catalogue")
+    Lists lists() {
+        Catalogue catalogue = engines.catalogue();
+        return new Lists(
+                Scale.COMMON,
+                Arrays.stream(Substrate.values())
+                        .map(s -> new SubstrateItem(s, s.label()))
+                        .toList(),
+                Arrays.stream(SubjectKind.values())
+                        .flatMap(k -> subjects.zones(k).stream())
+                        .map(ZoneItem::of)
+                        .toList(),
+                Arrays.stream(EffectKind.values())
+                        .map(
+                                k ->
+                                        new EffectItem(
+                                                k,
+                                                k.label(),
+                                                Ways.technique(k, Schools.Choice.START, catalogue)
+                                                        .name(),
+                                                Ways.materials(k, catalogue).stream()
+                                                        .map(Material::key)
+                                                        .toList()))
+                        .toList(),
+                catalogue.techniques().stream().map(TechniqueItem::of).toList(),
+                catalogue.materials().stream()
+                        .map(
+                                m ->
+                                        new MaterialItem(
+                                                m.key(),
+                                                m.name(),
+                                                m.family(),
+                                                m.finish().orElse(null),
+                                                m.colour().map(Srgb::toHex).orElse(null)))
+                        .toList(),
+                Schools.all());
     }
 
     record SubstrateItem(Substrate key, String label) {}
@@ -99,10 +111,6 @@ class CatalogueController {
             List<ZoneItem> zones,
             List<EffectItem> effects,
             List<TechniqueItem> techniques,
-            List<MaterialItem> materials) {}
-
-    @GetMapping("/api/catalogue")
-    Lists lists() {
-        return lists;
-    }
+            List<MaterialItem> materials,
+            List<Schools.Question> schools) {}
 }

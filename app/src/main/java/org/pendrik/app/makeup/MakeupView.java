@@ -29,6 +29,8 @@ import org.pendrik.core.plan.PlanStep;
  * @param clearCoats how many clears are in the plan
  * @param waitingMinutes the shortest time from now to the last step, drying included
  * @param effects how many effects the study notes
+ * @param schools answers that this job gives otherwise than the house
+ * @param houseSchools answers that the house gives otherwise than the program starts
  */
 public record MakeupView(
         List<StepView> steps,
@@ -39,6 +41,8 @@ public record MakeupView(
         int clearCoats,
         long waitingMinutes,
         int effects,
+        Map<String, String> schools,
+        Map<String, String> houseSchools,
         int version) {
 
     /** A step of the plan. */
@@ -58,7 +62,9 @@ public record MakeupView(
             String reason,
             boolean done,
             Instant earliest,
-            List<ReachView> reaches) {}
+            List<ReachView> reaches,
+            @Nullable String takesBack,
+            @Nullable Double backShare) {}
 
     /** How deep the carrier of a step goes on one zone. */
     public record ReachView(String zone, List<MetView> met) {}
@@ -111,6 +117,8 @@ public record MakeupView(
             Catalogue catalogue,
             java.util.function.Function<Finding, List<Mends.Checked>> mends,
             int effects,
+            Map<String, String> schools,
+            Map<String, String> houseSchools,
             long nowMinute) {
         Map<String, StoredStep> stored = new LinkedHashMap<>();
         plan.steps().forEach(s -> stored.put(s.id(), s));
@@ -163,6 +171,8 @@ public record MakeupView(
                 clears,
                 Math.max(0, end - nowMinute),
                 effects,
+                schools,
+                houseSchools,
                 plan.version());
     }
 
@@ -201,7 +211,9 @@ public record MakeupView(
                 s.reason(),
                 a.done(),
                 Instant.ofEpochSecond(a.atMinute() * 60),
-                deep);
+                deep,
+                s.takesBack(),
+                s.backShare());
     }
 
     private static CoreView core(Column c, Map<String, StoredStep> stored, long nowMinute) {

@@ -13,7 +13,8 @@ import org.pendrik.core.plan.Pin;
 interface PlanMapper {
     @Select(
             """
-            select id, technique, material, thickness, zones, origin, reason, started_at, finished_at
+            select id, technique, material, thickness, zones, origin, reason, started_at, finished_at,
+                takes_back, back_share
             from plan_step where job_id = #{jobId} order by place
             """)
     List<StoredStep> steps(UUID jobId);
@@ -24,9 +25,9 @@ interface PlanMapper {
     @Insert(
             """
             insert into plan_step (job_id, id, technique, material, thickness, zones, origin, reason, started_at,
-                finished_at, place)
+                finished_at, takes_back, back_share, place)
             values (#{jobId}, #{s.id}, #{s.technique}, #{s.material}, #{s.thickness}, #{s.zones}, #{s.origin},
-                #{s.reason}, #{s.startedAt}, #{s.finishedAt}, #{place})
+                #{s.reason}, #{s.startedAt}, #{s.finishedAt}, #{s.takesBack}, #{s.backShare}, #{place})
             """)
     void addStep(
             @Param("jobId") UUID jobId, @Param("s") StoredStep step, @Param("place") int place);

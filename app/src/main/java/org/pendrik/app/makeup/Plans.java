@@ -5,15 +5,20 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobZone;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.school.SchoolSheet;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.Measuring;
@@ -21,15 +26,16 @@ import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Mend;
 import org.pendrik.core.film.Mends;
 import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.TakeBack;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.Effect;
+import org.pendrik.core.plan.InStep;
 import org.pendrik.core.plan.Pin;
 import org.pendrik.core.plan.Pins;
 import org.pendrik.core.plan.PlanCheck;
@@ -37,6 +43,11 @@ import org.pendrik.core.plan.PlanCompiler;
 import org.pendrik.core.plan.PlanOutcome;
 import org.pendrik.core.plan.PlanRequest;
 import org.pendrik.core.plan.PlanStep;
+import org.pendrik.core.plan.Repair;
+import org.pendrik.core.plan.Schools;
+import org.pendrik.core.plan.Subjects;
+import org.pendrik.core.plan.ZoneTemplate;
+import org.pendrik.core.units.Climate;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,10 +62,9 @@ public class Plans {
     private final Studies studies;
     private final Measuring measuring;
     private final Workshops workshops;
-    private final Catalogue catalogue;
-    private final PlanCompiler compiler;
-    private final PlanCheck check;
-    private final Mends mends;
+    private final SchoolSheet schools;
+    private final Subjects subjects;
+    private final Engines engines;
     private final Clock clock;
 
     Plans(
@@ -63,29 +73,40 @@ public class Plans {
             Studies studies,
             Measuring measuring,
             Workshops workshops,
-            Catalogue catalogue,
-            PlanCompiler compiler,
-            PlanCheck check,
-            Mends mends,
+            SchoolSheet schools,
+            Subjects subjects,
+            Engines engines,
             Clock clock) {
         this.mapper = mapper;
         this.jobs = jobs;
         this.studies = studies;
         this.measuring = measuring;
         this.workshops = workshops;
-        this.catalogue = catalogue;
-        this.compiler = compiler;
-        this.check = check;
-        this.mends = mends;
+        this.schools = schools;
+        this.subjects = subjects;
+        this.engines = engines;
         this.clock = clock;
     }
 
     /** Steps and pins as they are kept. */
     public record Plan(List<StoredStep> steps, List<Pin> pins, int version) {}
 
-    /** A step as the user sets it. */
+    /**
+     * A step as the user sets it.
+     *
+     * @param origin how it once came into the plan, when it comes back by undo
+     * @param reason why it was there then
+     */
     public record StepDraft(
-            String id, String technique, String material, Thickness thickness, ZoneKeys zones) {}
+            String id,
+            String technique,
+            String material,
+            Thickness thickness,
+            ZoneKeys zones,
+            PlanStep.@Nullable Origin origin,
+            @Nullable String reason,
+            @Nullable String takesBack,
+            @Nullable Double backShare) {}
 
     /** The plan of a job. */
     public Plan of(UUID jobId) {
@@ -95,26 +116,43 @@ public class Plans {
     /** The plan judged, what is still to do placed as early from now on as the coats allow. */
     public PlanCheck.Judgement judge(UUID jobId) {
         Plan plan = of(jobId);
-        return check.check(filmCase(jobId, plan.steps()), plan.pins(), now());
+        return engines.planCheck().check(filmCase(jobId, plan.steps()), plan.pins(), now());
     }
 
     /** The steps as a question to the film engine; those still to do have no times. */
     public FilmCase filmCase(UUID jobId, List<StoredStep> steps) {
+        List<Zone> subject = zones(jobs.get(jobId));
         List<Act> acts = new ArrayList<>();
         long clockMinute = Long.MIN_VALUE;
         for (StoredStep s : steps) {
-            Act a = s.act(catalogue);
+            Act a = s.act(engines.catalogue(), subject);
             Act placed = a.done() ? a : a.at(Math.max(clockMinute, now()));
             acts.add(placed);
             clockMinute = Math.max(clockMinute, placed.atMinute());
         }
-        return new FilmCase(zones(jobs.get(jobId)), acts, workshops.current().air());
+        return new FilmCase(subject, acts, workshops.current().air());
     }
 
+    /** The zones of a job as the film engine takes them. */
     private List<Zone> zones(Job job) {
         Lab colour = measuring.factoryColour(job.id()).orElse(Substrate.UNKNOWN_COLOUR);
+        double side =
+                job.scale().toModel(job.length()).mm() * job.scale().toModel(job.height()).mm();
+        Set<String> up = new HashSet<>();
+        subjects.zones(job.kind()).stream()
+                .filter(z -> z.aspect() == ZoneTemplate.Aspect.UP)
+                .forEach(z -> up.add(z.key()));
         return jobs.zones(job.id()).stream()
-                .map(z -> new Zone(z.zoneKey(), z.name(), job.substrate(), z.lettering(), colour))
+                .map(
+                        z ->
+                                new Zone(
+                                        z.zoneKey(),
+                                        z.name(),
+                                        job.substrate(),
+                                        z.lettering(),
+                                        colour,
+                                        Math.max(1, side * z.areaShare()),
+                                        up.contains(z.zoneKey())))
                 .toList();
     }
 
@@ -122,20 +160,29 @@ public class Plans {
         return StoredStep.minute(clock.instant());
     }
 
-    /** Compiles the effects of the study into the steps that are still to do. */
-    @Transactional
-    public Plan compile(UUID jobId, int version) {
+    /**
+     * What a compilation starts from.
+     *
+     * @param kept steps that stay as they are: done, or begun with their effect
+     * @param request what is asked of the compiler
+     */
+    private record Start(List<StoredStep> kept, PlanRequest request) {}
+
+    private Start start(UUID jobId, Schools.Choice choice) {
         Plan old = of(jobId);
         List<StoredStep> kept = new ArrayList<>();
+        List<StoredStep> own = new ArrayList<>();
         Set<String> begun = new HashSet<>();
         for (StoredStep s : old.steps()) {
             String effect = s.id().split(":", 2)[0];
             if (s.done()) {
                 begun.add(effect);
             }
-            if (s.done()
-                    || (begun.contains(effect) && s.id().contains(":") && !s.id().contains("+"))) {
+            boolean follows = s.id().contains(":") && !s.id().contains("+");
+            if (s.done() || s.takesBack() != null || (begun.contains(effect) && follows)) {
                 kept.add(s);
+            } else if (s.origin() == PlanStep.Origin.MANUAL) {
+                own.add(s);
             }
         }
         List<Effect> open =
@@ -144,32 +191,128 @@ public class Plans {
                         .filter(e -> !begun.contains(e.id()))
                         .toList();
         FilmCase laid = filmCase(jobId, kept);
-        Job job = jobs.get(jobId);
-        var outcome =
-                compiler.compile(
-                        new PlanRequest(
-                                zones(job),
-                                check.check(laid, List.of(), now()).timed().acts(),
-                                open,
-                                old.pins(),
-                                laid.air(),
-                                now()));
-        switch (outcome) {
+        List<Zone> subject = laid.zones();
+        return new Start(
+                kept,
+                new PlanRequest(
+                        subject,
+                        engines.planCheck().check(laid, List.of(), now()).timed().acts(),
+                        open,
+                        old.pins(),
+                        laid.air(),
+                        now(),
+                        choice,
+                        own.stream().map(s -> s.act(engines.catalogue(), subject)).toList()));
+    }
+
+    /** What the compiler is asked for this job, for laying plans beside one another. */
+    public PlanRequest request(UUID jobId) {
+        return start(jobId, schools.of(jobId)).request();
+    }
+
+    /** Compiles the effects of the study into the steps that are still to do. */
+    @Transactional
+    public Plan compile(UUID jobId, int version) {
+        Start start = start(jobId, schools.of(jobId));
+        store(jobId, compiled(start, engines.compiler()), of(jobId).pins(), version);
+        return of(jobId);
+    }
+
+    private static List<StoredStep> compiled(Start start, PlanCompiler compiler) {
+        return switch (compiler.compile(start.request())) {
             case PlanOutcome.NoPlan no ->
                     throw new InvalidInput(
                             "Plan", "these effects", "cannot be made: " + no.reason(), no.remedy());
-            case PlanOutcome.Compiled plan -> {
-                List<StoredStep> steps = new ArrayList<>(kept);
-                plan.steps().forEach(s -> steps.add(StoredStep.of(s)));
-                store(jobId, steps, old.pins(), version);
+            case PlanOutcome.Compiled plan -> joined(start.kept(), plan.steps());
+        };
+    }
+
+    /** What is kept and then what is new; a step of the same name gets another. */
+    private static List<StoredStep> joined(List<StoredStep> kept, List<PlanStep> fresh) {
+        List<StoredStep> steps = new ArrayList<>(kept);
+        Set<String> taken = new HashSet<>(kept.stream().map(StoredStep::id).toList());
+        for (PlanStep s : fresh) {
+            String id = s.act().id();
+            while (!taken.add(id)) {
+                id = id + "-again";
             }
+            steps.add(StoredStep.of(new PlanStep(s.act().named(id), s.origin(), s.reason())));
+        }
+        return steps;
+    }
+
+    /** Takes other answers for this job and compiles again. */
+    @Transactional
+    public Plan choose(UUID jobId, Map<String, String> answers, int version) {
+        Schools.Choice own = new Schools.Choice(answers);
+        schools.saveOwn(jobId, own);
+        Start start = start(jobId, own.over(schools.house()));
+        store(jobId, compiled(start, engines.compiler()), of(jobId).pins(), version);
+        return of(jobId);
+    }
+
+    /**
+     * Compiles several jobs in step: one mix and one booth visit for all that want the same.
+     *
+     * @param others jobs that go along with the first
+     */
+    @Transactional
+    public Plan compileInStep(UUID jobId, List<UUID> others, int version) {
+        Map<UUID, Start> starts = new LinkedHashMap<>();
+        Map<UUID, String> names = new LinkedHashMap<>();
+        Schools.Choice choice = schools.of(jobId);
+        List<UUID> all = new ArrayList<>(List.of(jobId));
+        others.stream().filter(o -> !all.contains(o)).forEach(all::add);
+        List<InStep.Subject> together = new ArrayList<>();
+        for (UUID id : all) {
+            Start s = start(id, choice);
+            starts.put(id, s);
+            String name = jobs.get(id).name().replace('/', ' ');
+            while (names.containsValue(name)) {
+                name = name + " again";
+            }
+            names.put(id, name);
+            together.add(
+                    new InStep.Subject(
+                            name, s.request().zones(), s.request().done(), s.request().effects()));
+        }
+        InStep.Joined joined = InStep.join(together, workshops.current().air(), now(), choice);
+        switch (engines.compiler().compile(joined.request())) {
+            case PlanOutcome.NoPlan no ->
+                    throw new InvalidInput(
+                            "Plan in step",
+                            String.join(", ", names.values()),
+                            "cannot be made: " + no.reason(),
+                            no.remedy());
+            case PlanOutcome.Compiled plan ->
+                    starts.forEach(
+                            (id, s) ->
+                                    store(
+                                            id,
+                                            joined(
+                                                    s.kept(),
+                                                    joined.stepsOf(
+                                                            Objects.requireNonNull(names.get(id)),
+                                                            plan)),
+                                            of(id).pins(),
+                                            id.equals(jobId)
+                                                    ? version
+                                                    : jobs.get(id).planVersion()));
         }
         return of(jobId);
     }
 
     /** Replaces what is still to do; what is done stays in front as it is. */
     @Transactional
-    public Plan save(UUID jobId, List<StepDraft> drafts, List<Pin> pins, int version) {
+    public Plan save(
+            UUID jobId,
+            List<StepDraft> drafts,
+            List<Pin> pins,
+            @Nullable Map<String, String> answers,
+            int version) {
+        if (answers != null) {
+            schools.saveOwn(jobId, new Schools.Choice(answers));
+        }
         Plan old = of(jobId);
         Map<String, StoredStep> known = new HashMap<>();
         old.steps().forEach(s -> known.put(s.id(), s));
@@ -190,10 +333,9 @@ public class Plans {
         return of(jobId);
     }
 
-    private StoredStep step(
-            UUID jobId, StepDraft d, @org.jspecify.annotations.Nullable StoredStep before) {
-        var t = catalogue.technique(d.technique());
-        var m = catalogue.material(d.material());
+    private StoredStep step(UUID jobId, StepDraft d, @Nullable StoredStep before) {
+        var t = engines.catalogue().technique(d.technique());
+        var m = engines.catalogue().material(d.material());
         if (!t.materials().contains(m.key())) {
             throw new InvalidInput(
                     "Material",
@@ -220,10 +362,16 @@ public class Plans {
                 m.key(),
                 d.thickness(),
                 d.zones(),
-                before == null ? PlanStep.Origin.MANUAL : before.origin(),
-                before == null ? "You put it here." : before.reason(),
+                before == null
+                        ? d.origin() == null ? PlanStep.Origin.MANUAL : d.origin()
+                        : before.origin(),
+                before == null
+                        ? d.reason() == null ? "You put it here." : d.reason()
+                        : before.reason(),
                 null,
-                null);
+                null,
+                d.takesBack(),
+                d.backShare());
     }
 
     private void store(UUID jobId, List<StoredStep> steps, List<Pin> pins, int version) {
@@ -236,7 +384,7 @@ public class Plans {
         }
         Map<String, String> names = new HashMap<>();
         for (StoredStep s : steps) {
-            if (names.put(s.id(), catalogue.technique(s.technique()).name()) != null) {
+            if (names.put(s.id(), engines.catalogue().technique(s.technique()).name()) != null) {
                 throw new InvalidInput(
                         "Step", s.id(), "stands in the plan twice", "Load the page again.");
             }
@@ -261,7 +409,7 @@ public class Plans {
 
     /** The mends for a finding that make sense without a clock: a plan waits by itself. */
     public List<Mends.Checked> mendsFor(PlanCheck.Judgement judgement, Finding finding) {
-        return mends.forFinding(judgement.timed(), judgement.film(), finding).stream()
+        return engines.mends().forFinding(judgement.timed(), judgement.film(), finding).stream()
                 .filter(m -> !(m.mend() instanceof Mend.Wait))
                 .toList();
     }
@@ -280,7 +428,13 @@ public class Plans {
         }
         Mend chosen = offered.get(mend).mend();
         FilmCase mended =
-                mends.apply(judged.timed(), chosen).orElseThrow(() -> new StaleVersion("The plan"));
+                engines.mends()
+                        .apply(judged.timed(), chosen)
+                        .orElseThrow(() -> new StaleVersion("The plan"));
+        return storeMended(jobId, mended, findings.get(finding).why(), version);
+    }
+
+    private Plan storeMended(UUID jobId, FilmCase mended, String why, int version) {
         Plan old = of(jobId);
         Map<String, StoredStep> known = new HashMap<>();
         old.steps().forEach(s -> known.put(s.id(), s));
@@ -288,11 +442,113 @@ public class Plans {
         for (Act a : mended.acts()) {
             StoredStep s = known.get(a.id());
             if (s == null) {
-                steps.add(StoredStep.of(a, PlanStep.Origin.INSERTED, findings.get(finding).why()));
+                steps.add(StoredStep.of(a, PlanStep.Origin.INSERTED, why));
             } else {
                 steps.add(s.done() ? s : StoredStep.of(a, s.origin(), s.reason()));
             }
         }
+        store(jobId, steps, old.pins(), version);
+        return of(jobId);
+    }
+
+    /** Makes the cheapest changes after which nothing is left to stop or to warn of. */
+    @Transactional
+    public Repaired repair(UUID jobId, int version) {
+        PlanCheck.Judgement judged = judge(jobId);
+        Repair.Offer offer =
+                engines.repair()
+                        .of(judged.timed())
+                        .orElseThrow(
+                                () ->
+                                        new InvalidInput(
+                                                "Plan",
+                                                judged.film().isClean() ? "as it is" : "this order",
+                                                judged.film().isClean()
+                                                        ? "has nothing to mend"
+                                                        : "cannot be mended by a few changes",
+                                                "Make it anew from the effects."));
+        storeMended(jobId, offer.mended(), "It mends the plan as a whole.", version);
+        return new Repaired(offer.mends().stream().map(Mend::label).toList());
+    }
+
+    /** What was changed to mend a plan, in words. */
+    public record Repaired(List<String> labels) {}
+
+    /**
+     * The plan as it would be in other air, or with a step laid thicker.
+     *
+     * @param thicker id of that step, or null
+     */
+    public PlanCheck.Judgement whatIf(
+            UUID jobId, Climate air, @Nullable String thicker, @Nullable Thickness thickness) {
+        Plan plan = of(jobId);
+        FilmCase film = filmCase(jobId, plan.steps());
+        List<Act> acts = new ArrayList<>();
+        for (Act a : film.acts()) {
+            boolean other = a.id().equals(thicker) && thickness != null && !a.done();
+            acts.add(other ? a.with(Objects.requireNonNull(thickness)) : a);
+        }
+        return engines.planCheck().check(new FilmCase(film.zones(), acts, air), plan.pins(), now());
+    }
+
+    /** Which coats can be taken back on which zones, and how. */
+    public TakeBack.Answer takeBack(UUID jobId, String stepId, Set<String> zones, double share) {
+        List<StoredStep> done = of(jobId).steps().stream().filter(StoredStep::done).toList();
+        FilmCase laid = filmCase(jobId, done);
+        Set<String> atHand = new HashSet<>();
+        engines.catalogue().materials().forEach(m -> atHand.add(m.key()));
+        long now = laid.acts().stream().mapToLong(Act::endMinute).reduce(now(), Math::max);
+        return engines.takeBack()
+                .answer(new TakeBack.Question(laid, stepId, zones, share, now, atHand));
+    }
+
+    /** Puts a way of taking a coat back in as the next step. */
+    @Transactional
+    public Plan insertTakeBack(
+            UUID jobId,
+            String stepId,
+            Set<String> zones,
+            double share,
+            String technique,
+            String material,
+            int version) {
+        Act act =
+                takeBack(jobId, stepId, zones, share).ways().stream()
+                        .map(TakeBack.Way::act)
+                        .filter(
+                                a ->
+                                        a.technique().key().equals(technique)
+                                                && a.material().key().equals(material))
+                        .findFirst()
+                        .orElseThrow(
+                                () ->
+                                        new InvalidInput(
+                                                "Way",
+                                                engines.catalogue().material(material).name(),
+                                                "no longer does it",
+                                                "Ask again what takes it back now."));
+        Plan old = of(jobId);
+        String coat =
+                old.steps().stream()
+                        .filter(s -> s.id().equals(stepId))
+                        .findFirst()
+                        .map(s -> engines.catalogue().material(s.material()).name())
+                        .orElse("coat");
+        String id = "back:" + stepId;
+        Set<String> taken = new HashSet<>(old.steps().stream().map(StoredStep::id).toList());
+        while (taken.contains(id)) {
+            id = id + "-again";
+        }
+        List<StoredStep> steps =
+                new ArrayList<>(old.steps().stream().filter(StoredStep::done).toList());
+        steps.add(
+                StoredStep.of(
+                        act.named(id),
+                        PlanStep.Origin.MANUAL,
+                        share < 1
+                                ? "The " + coat + " is too heavy: thin it."
+                                : "The " + coat + " is too heavy: take it off."));
+        old.steps().stream().filter(s -> !s.done()).forEach(steps::add);
         store(jobId, steps, old.pins(), version);
         return of(jobId);
     }

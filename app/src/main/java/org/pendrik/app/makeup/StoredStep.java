@@ -1,12 +1,14 @@
 package org.pendrik.app.makeup;
 
 import java.time.Instant;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
+import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.PlanStep;
 
 /**
@@ -14,6 +16,8 @@ import org.pendrik.core.plan.PlanStep;
  *
  * @param startedAt when it was begun, once it is done
  * @param finishedAt when it was over, once it is done
+ * @param takesBack id of the step whose coat it takes back, if it does
+ * @param backShare how much of that coat, above 0 to 1
  */
 public record StoredStep(
         String id,
@@ -24,7 +28,9 @@ public record StoredStep(
         PlanStep.Origin origin,
         String reason,
         @Nullable Instant startedAt,
-        @Nullable Instant finishedAt) {
+        @Nullable Instant finishedAt,
+        @Nullable String takesBack,
+        @Nullable Double backShare) {
     private static final int LONGEST_REASON = 1000;
 
     static StoredStep of(PlanStep s) {
@@ -41,7 +47,9 @@ public record StoredStep(
                 origin,
                 reason.length() > LONGEST_REASON ? reason.substring(0, LONGEST_REASON) : reason,
                 null,
-                null);
+                null,
+                a.takesBack().map(Act.TakenBack::actId).orElse(null),
+                a.takesBack().map(Act.TakenBack::share).orElse(null));
     }
 
     /** It has happened. */
@@ -49,24 +57,26 @@ public record StoredStep(
         return startedAt != null && finishedAt != null;
     }
 
-    /** The step as the film engine takes it; one still to do has no time yet. */
-    public Act act(Catalogue catalogue) {
+    /**
+     * The step as the film engine takes it; one still to do has no time yet.
+     *
+     * @param subject the zones of the job, for the hours that their size takes
+     */
+    public Act act(Catalogue catalogue, List<Zone> subject) {
         Technique t = catalogue.technique(technique);
         var m = catalogue.material(material);
+        List<Zone> on = subject.stream().filter(z -> zones.keys().contains(z.key())).toList();
+        Act planned = Act.planned(id, t, m, thickness, on).on(zones.set());
+        if (takesBack != null) {
+            planned =
+                    planned.takingBack(
+                            new Act.TakenBack(takesBack, backShare == null ? 1 : backShare));
+        }
         if (startedAt == null || finishedAt == null) {
-            return new Act(
-                    id, t, m, thickness, zones.set(), 0, t.minutes(zones.keys().size()), false);
+            return planned;
         }
         long from = minute(startedAt);
-        return new Act(
-                id,
-                t,
-                m,
-                thickness,
-                zones.set(),
-                from,
-                (int) Math.max(0, minute(finishedAt) - from),
-                true);
+        return planned.doneAt(from, (int) Math.max(0, minute(finishedAt) - from));
     }
 
     /** Whole minutes since 1970-01-01 UTC. */
@@ -76,11 +86,22 @@ public record StoredStep(
 
     StoredStep doneWith(String otherMaterial, Instant from, Instant until) {
         return new StoredStep(
-                id, technique, otherMaterial, thickness, zones, origin, reason, from, until);
+                id,
+                technique,
+                otherMaterial,
+                thickness,
+                zones,
+                origin,
+                reason,
+                from,
+                until,
+                takesBack,
+                backShare);
     }
 
     StoredStep undone() {
         return new StoredStep(
-                id, technique, material, thickness, zones, origin, reason, null, null);
+                id, technique, material, thickness, zones, origin, reason, null, null, takesBack,
+                backShare);
     }
 }

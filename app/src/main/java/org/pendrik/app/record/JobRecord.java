@@ -3,6 +3,7 @@ package org.pendrik.app.record;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Marks;
@@ -20,9 +21,10 @@ import org.pendrik.core.plan.SubjectKind;
 
 /**
  * The record of a job, as it is written to a file. Its schema is published at
- * /api/schema/record-2.json; a field added or changed makes a new version.
+ * /api/schema/record-3.json; a field added or changed makes a new version.
  *
- * @param version of the form, 2; 1 had no sides, samples, lens or curved sides and is read as well
+ * @param version of the form, 3; 2 had no schools and nothing taken back, 1 no sides, samples, lens
+ *     or curved sides either; both are read as well
  * @param measures what was measured when it was written; not read in again, it is measured anew
  */
 record JobRecord(
@@ -37,8 +39,9 @@ record JobRecord(
         List<LogPart> log,
         List<MeasurePart> measures,
         @Nullable List<SideSize> sides,
-        @Nullable List<JobSample> samples) {
-    static final int VERSION = 2;
+        @Nullable List<JobSample> samples,
+        @Nullable Map<String, String> schools) {
+    static final int VERSION = 3;
 
     record JobPart(
             String name,
@@ -103,7 +106,9 @@ record JobRecord(
             PlanStep.Origin origin,
             String reason,
             @Nullable Instant startedAt,
-            @Nullable Instant finishedAt) {}
+            @Nullable Instant finishedAt,
+            @Nullable String takesBack,
+            @Nullable Double backShare) {}
 
     record PinPart(String first, String then) {}
 

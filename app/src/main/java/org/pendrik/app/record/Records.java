@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.bench.LogEntry;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobDraft;
 import org.pendrik.app.job.Jobs;
@@ -19,17 +20,18 @@ import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
+import org.pendrik.app.school.SchoolSheet;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.measure.Watch;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.plan.Pin;
+import org.pendrik.core.plan.Schools;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -46,7 +48,8 @@ class Records {
     private final Photographs photographs;
     private final Plans plans;
     private final BenchLog log;
-    private final Catalogue catalogue;
+    private final Engines engines;
+    private final SchoolSheet schools;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -58,7 +61,8 @@ class Records {
             Photographs photographs,
             Plans plans,
             BenchLog log,
-            Catalogue catalogue,
+            Engines engines,
+            SchoolSheet schools,
             JsonMapper json,
             Clock clock) {
         this.jobs = jobs;
@@ -68,7 +72,8 @@ class Records {
         this.photographs = photographs;
         this.plans = plans;
         this.log = log;
-        this.catalogue = catalogue;
+        this.engines = engines;
+        this.schools = schools;
         this.json = json;
         this.clock = clock;
     }
@@ -155,7 +160,9 @@ class Records {
                                                 s.origin(),
                                                 s.reason(),
                                                 s.startedAt(),
-                                                s.finishedAt()))
+                                                s.finishedAt(),
+                                                s.takesBack(),
+                                                s.backShare()))
                         .toList(),
                 plan.pins().stream()
                         .map(p -> new JobRecord.PinPart(p.firstId(), p.thenId()))
@@ -176,7 +183,8 @@ class Records {
                         .toList(),
                 measures(pictures),
                 sizes.ofJob(jobId),
-                study.samples());
+                study.samples(),
+                schools.own(jobId).answers());
     }
 
     private List<JobRecord.MeasurePart> measures(List<Photograph> pictures) {
@@ -236,8 +244,8 @@ class Records {
         }
         JobRecord r = json.treeToValue(tree, JobRecord.class);
         for (var s : r.steps()) {
-            catalogue.technique(s.technique());
-            catalogue.material(s.material());
+            engines.catalogue().technique(s.technique());
+            engines.catalogue().material(s.material());
         }
         UUID id = UUID.randomUUID();
         JobRecord.JobPart j = r.job();
@@ -343,9 +351,14 @@ class Records {
                                                 s.origin(),
                                                 s.reason(),
                                                 s.startedAt(),
-                                                s.finishedAt()))
+                                                s.finishedAt(),
+                                                s.takesBack(),
+                                                s.backShare()))
                         .toList(),
                 r.pins().stream().map(p -> new Pin(p.first(), p.then())).toList());
+        if (r.schools() != null) {
+            schools.saveOwn(id, new Schools.Choice(r.schools()));
+        }
         for (var e : r.log()) {
             log.insert(
                     new LogEntry(

@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.core.colour.Srgb;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Watch;
@@ -21,12 +21,12 @@ import org.springframework.stereotype.Service;
 class Proposals {
     private final Measuring measuring;
     private final Photographs photographs;
-    private final Catalogue catalogue;
+    private final Engines engines;
 
-    Proposals(Measuring measuring, Photographs photographs, Catalogue catalogue) {
+    Proposals(Measuring measuring, Photographs photographs, Engines engines) {
         this.measuring = measuring;
         this.photographs = photographs;
-        this.catalogue = catalogue;
+        this.engines = engines;
     }
 
     /**
@@ -94,7 +94,7 @@ class Proposals {
             }
         }
         List<EffectProposal> out =
-                new EffectsSeen(catalogue, measuring.sight(p.jobId()))
+                new EffectsSeen(engines.catalogue(), measuring.sight(p.jobId()))
                         .in(seen, edges).stream().map(Proposals::proposal).toList();
         return new Proposed(p.id(), out, unplaced);
     }

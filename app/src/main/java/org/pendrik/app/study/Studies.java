@@ -5,12 +5,13 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.JobZone;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
-import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.plan.Ways;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,19 +27,19 @@ public class Studies {
     private final Jobs jobs;
     private final Photographs photographs;
     private final SideSizes sizes;
-    private final Catalogue catalogue;
+    private final Engines engines;
 
     Studies(
             StudyMapper mapper,
             Jobs jobs,
             Photographs photographs,
             SideSizes sizes,
-            Catalogue catalogue) {
+            Engines engines) {
         this.mapper = mapper;
         this.jobs = jobs;
         this.photographs = photographs;
         this.sizes = sizes;
-        this.catalogue = catalogue;
+        this.engines = engines;
     }
 
     /** Regions, effects and samples of a job. */
@@ -119,13 +120,11 @@ public class Studies {
         for (JobEffect e : effects) {
             requireZones(jobId, e.zones().keys());
             if (e.material() != null
-                    && !catalogue
-                            .technique(e.kind().technique())
-                            .materials()
-                            .contains(e.material())) {
+                    && Ways.materials(e.kind(), engines.catalogue()).stream()
+                            .noneMatch(m -> m.key().equals(e.material()))) {
                 throw new InvalidInput(
                         "Material",
-                        catalogue.material(e.material()).name(),
+                        engines.catalogue().material(e.material()).name(),
                         "does not make " + e.kind().label(),
                         "Choose another one from the list.");
             }

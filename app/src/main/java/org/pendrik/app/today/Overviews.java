@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.Benches;
 import org.pendrik.app.diary.Diaries;
+import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.makeup.Plans;
@@ -19,7 +20,6 @@ import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.app.study.Studies;
-import org.pendrik.core.film.Catalogue;
 import org.springframework.stereotype.Service;
 
 /** Looks across all jobs. */
@@ -34,7 +34,7 @@ class Overviews {
     private final Benches benches;
     private final Studies studies;
     private final Photographs photographs;
-    private final Catalogue catalogue;
+    private final Engines engines;
     private final Clock clock;
 
     Overviews(
@@ -44,7 +44,7 @@ class Overviews {
             Benches benches,
             Studies studies,
             Photographs photographs,
-            Catalogue catalogue,
+            Engines engines,
             Clock clock) {
         this.jobs = jobs;
         this.plans = plans;
@@ -52,7 +52,7 @@ class Overviews {
         this.benches = benches;
         this.studies = studies;
         this.photographs = photographs;
-        this.catalogue = catalogue;
+        this.engines = engines;
         this.clock = clock;
     }
 
@@ -139,7 +139,7 @@ class Overviews {
                 steps.stream()
                         .filter(s -> !s.done())
                         .findFirst()
-                        .map(s -> catalogue.technique(s.technique()).name())
+                        .map(s -> engines.catalogue().technique(s.technique()).name())
                         .orElse(null);
         int effects = studies.of(job.id()).effects().size();
         Stage stage =

@@ -66,7 +66,7 @@ public class OpenApiTest extends AppTest {
                 tried++;
             }
         }
-        assertEquals(tried, 7);
+        assertEquals(tried, 11);
     }
 
     @Test

@@ -78,7 +78,7 @@ public class RecordTest extends AppTest {
         var old = new ObjectMapper();
         var schema =
                 JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                        .getSchema(old.readTree(text(get("/api/schema/record-2.json"))));
+                        .getSchema(old.readTree(text(get("/api/schema/record-3.json"))));
         assertTrue(
                 schema.validate(old.readTree(out.toString())).isEmpty(),
                 schema.validate(old.readTree(out.toString())).toString());
@@ -93,6 +93,7 @@ public class RecordTest extends AppTest {
             java.util.Map.of(
                     "regions", List.of("side", "role", "outline"),
                     "effects", List.of("colour", "marks", "region"),
+                    "steps", List.of("takesBack", "backShare"),
                     "photographs",
                             List.of("side", "sister", "focalMm35", "straightLines", "shellMarks"));
 
@@ -103,7 +104,7 @@ public class RecordTest extends AppTest {
         var tree =
                 (com.fasterxml.jackson.databind.node.ObjectNode)
                         old.readTree(ok(get("/api/jobs/" + job + "/record")).toString());
-        tree.put("version", 1).remove(List.of("sides", "samples"));
+        tree.put("version", 1).remove(List.of("sides", "samples", "schools"));
         NEW.forEach(
                 (list, fields) ->
                         tree.path(list)
@@ -134,8 +135,8 @@ public class RecordTest extends AppTest {
     @DataProvider
     public Object[][] broken() {
         return new Object[][] {
-            {"\"version\":2", "\"version\":3", "was written by a newer Pendrik than this one"},
-            {"\"version\":2,", "", "is not a record of a job"},
+            {"\"version\":3", "\"version\":4", "was written by a newer Pendrik than this one"},
+            {"\"version\":3,", "", "is not a record of a job"},
             {"\"note\":", "\"colour\":1,\"note\":", "Field job.colour (colour) is not known here"},
             {
                 "\"effects\":[{",

@@ -1,6 +1,8 @@
 package org.pendrik.core.film;
 
+import java.util.Collection;
 import java.util.LinkedHashSet;
+import java.util.Optional;
 import java.util.Set;
 import org.pendrik.core.units.InvalidInput;
 
@@ -15,6 +17,7 @@ import org.pendrik.core.units.InvalidInput;
  * @param atMinute when it begins, minutes from any fixed moment
  * @param minutes hands-on minutes; the coat counts as laid when they are over
  * @param done it has happened and cannot be moved
+ * @param takesBack the coat of an earlier act that it takes off or thins
  */
 public record Act(
         String id,
@@ -24,7 +27,21 @@ public record Act(
         Set<String> zones,
         long atMinute,
         int minutes,
-        boolean done) {
+        boolean done,
+        Optional<TakenBack> takesBack) {
+    /**
+     * A coat that is taken back.
+     *
+     * @param actId the act that laid it
+     * @param share how much of it comes off, above 0 to 1
+     */
+    public record TakenBack(String actId, double share) {
+        public TakenBack {
+            InvalidInput.requireWithin(
+                    "Share to take back", share, "", 0.05, 1, "1 takes all of it off.");
+        }
+    }
+
     public Act {
         zones = java.util.Collections.unmodifiableSet(new LinkedHashSet<>(zones));
         if (zones.isEmpty()) {
@@ -39,17 +56,42 @@ public record Act(
         }
     }
 
+    /** An act that takes nothing back. */
+    public Act(
+            String id,
+            Technique technique,
+            Material material,
+            Thickness thickness,
+            Set<String> zones,
+            long atMinute,
+            int minutes,
+            boolean done) {
+        this(id, technique, material, thickness, zones, atMinute, minutes, done, Optional.empty());
+    }
+
     /** A step still to do, with the technique's own thickness and minutes. */
     public static Act planned(
-            String id, Technique technique, Material material, Set<String> zones) {
+            String id, Technique technique, Material material, Collection<Zone> zones) {
+        return planned(id, technique, material, technique.thickness(), zones);
+    }
+
+    /** A step still to do, as thick as said, with the technique's own minutes. */
+    public static Act planned(
+            String id,
+            Technique technique,
+            Material material,
+            Thickness thickness,
+            Collection<Zone> zones) {
+        Set<String> keys = new LinkedHashSet<>();
+        zones.forEach(z -> keys.add(z.key()));
         return new Act(
                 id,
                 technique,
                 material,
-                technique.thickness(),
-                zones,
+                thickness,
+                keys,
                 0,
-                technique.minutes(zones.size()),
+                technique.minutes(zones.size(), Zone.dm2(zones)),
                 false);
     }
 
@@ -60,16 +102,26 @@ public record Act(
 
     /** The same at another time. */
     public Act at(long minute) {
-        return new Act(id, technique, material, thickness, zones, minute, minutes, done);
+        return new Act(id, technique, material, thickness, zones, minute, minutes, done, takesBack);
+    }
+
+    /** The same as something that has happened, from a minute on and for so many minutes. */
+    public Act doneAt(long minute, int took) {
+        return new Act(id, technique, material, thickness, zones, minute, took, true, takesBack);
     }
 
     /** The same with another material. */
     public Act with(Material other) {
-        return new Act(id, technique, other, thickness, zones, atMinute, minutes, done);
+        return new Act(id, technique, other, thickness, zones, atMinute, minutes, done, takesBack);
     }
 
-    /** The same done another way, with the material given. */
-    public Act with(Technique other, Material otherMaterial) {
+    /** The same as thick as said. */
+    public Act with(Thickness other) {
+        return new Act(id, technique, material, other, zones, atMinute, minutes, done, takesBack);
+    }
+
+    /** The same done another way, with the material given, in so many minutes. */
+    public Act with(Technique other, Material otherMaterial, int otherMinutes) {
         return new Act(
                 id,
                 other,
@@ -77,12 +129,41 @@ public record Act(
                 thickness,
                 zones,
                 atMinute,
-                other.minutes(zones.size()),
-                done);
+                otherMinutes,
+                done,
+                takesBack);
+    }
+
+    /** The same under another id. */
+    public Act named(String otherId) {
+        return new Act(
+                otherId, technique, material, thickness, zones, atMinute, minutes, done, takesBack);
+    }
+
+    /** The same on other zones, which take as long. */
+    public Act on(Set<String> others) {
+        return new Act(
+                id, technique, material, thickness, others, atMinute, minutes, done, takesBack);
+    }
+
+    /** The same as something that takes a coat back. */
+    public Act takingBack(TakenBack what) {
+        return new Act(
+                id,
+                technique,
+                material,
+                thickness,
+                zones,
+                atMinute,
+                minutes,
+                done,
+                Optional.of(what));
     }
 
     /** The liquid that touches the surface. */
     Carrier carrier() {
-        return technique.action() == Action.DRY ? new Carrier.Dry() : material.carrier();
+        return technique.action() == Action.DRY
+                ? new Carrier.Dry()
+                : technique.carrier().orElse(material.carrier());
     }
 }

@@ -1,22 +1,27 @@
 package org.pendrik.core.film;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Collection;
 import java.util.List;
-import java.util.Map;
 import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
 import org.pendrik.core.units.Climate;
 
-/** Judges one act on one column, given how old each coat of it is. */
+/**
+ * Judges one act on one column, given how old each coat of it is. The rules stand here, the
+ * sentences in {@link Sayings}.
+ */
 final class ActJudge {
     /** A slow binder beneath this cure fraction wrinkles under a hardening film. */
-    private static final double TRAPS_BELOW = 0.7;
+    static final double TRAPS_BELOW = 0.7;
 
     private static final double WET_BELOW = CureAnchors.Q_TOUCH;
     private static final double SOFT_BELOW = CureAnchors.Q_RECOAT;
+
+    /** A wash that wipes off less cleanly than this has stained. */
+    private static final double STAINS_BELOW = 0.4;
 
     private final BiteTable bites;
     private final Climate air;
@@ -47,65 +52,93 @@ final class ActJudge {
 
     /** Weight of what waiting could heal; the same findings without their sentences. */
     int healable(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
+        Sayings say = new Sayings(act, column);
+        List<Layer> targets = targets(act, column);
         int[] sum = new int[1];
-        look(
-                act,
-                column,
-                ageOf,
-                (rule, severity, _) -> sum[0] += rule.timeHeals() ? severity.weight() : 0);
+        Finds out = (rule, severity, _) -> sum[0] += rule.timeHeals() ? severity.weight() : 0;
+        drying(act, column, targets, ageOf, say, out);
+        softness(act, column, ageOf, say, out);
+        Reach reach = Reach.into(column, act.carrier(), act.technique().action(), bites, ageOf);
+        reached(act, column, targets, reach, say, out);
+        return sum[0];
+    }
+
+    private static List<Layer> targets(Act act, Column column) {
+        return act.technique().worksOnCoats() || act.takesBack().isPresent()
+                ? column.targets(act)
+                : List.of();
+    }
+
+    /** Weight of everything that is found; the same findings without their sentences. */
+    int weight(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
+        int[] sum = new int[1];
+        look(act, column, ageOf, (_, severity, _) -> sum[0] += severity.weight());
         return sum[0];
     }
 
     private Reach look(Act act, Column column, ToDoubleFunction<Layer> ageOf, Finds out) {
-        loose(act, column, out);
-        tooth(act, column, out);
-        drying(act, column, ageOf, out);
+        Sayings say = new Sayings(act, column);
+        List<Layer> targets = targets(act, column);
+        loose(act, column, targets, say, out);
+        tooth(act, column, say, out);
+        drying(act, column, targets, ageOf, say, out);
+        softness(act, column, ageOf, say, out);
         Reach reach = Reach.into(column, act.carrier(), act.technique().action(), bites, ageOf);
-        reach(act, column, reach, out);
-        window(act, column, ageOf, out);
+        reached(act, column, targets, reach, say, out);
+        if (act.technique().worksOnCoats() || act.takesBack().isPresent()) {
+            worked(act, column, targets, reach, ageOf, say, out);
+        }
         return reach;
     }
 
-    private static void loose(Act act, Column column, Finds out) {
+    private static void loose(Act act, Column column, List<Layer> targets, Sayings say, Finds out) {
         var loose = column.loose();
-        if (loose.isEmpty()) {
+        if (loose.isEmpty() || targets.contains(loose.get())) {
             return;
         }
-        String powder = loose.get().material().name();
-        if (act.technique().action().touches()) {
-            out.add(
-                    Rule.LOOSE,
-                    Severity.STOP,
-                    () ->
-                            finding(
-                                    Rule.LOOSE,
-                                    Severity.STOP,
-                                    act,
-                                    column,
-                                    List.of(powder),
-                                    "The "
-                                            + powder
-                                            + " lies loose: any brush, swab or film on it moves it.",
-                                    Map.of()));
+        if (act.technique().action().touches() || act.technique().disturbs()) {
+            Severity severity =
+                    act.technique().action().touches() ? Severity.STOP : disturbance(act);
+            out.add(Rule.LOOSE, severity, () -> say.looseTouched(loose.get(), severity));
         } else if (act.technique().action() != Action.DRY && !act.material().isClear()) {
-            out.add(
-                    Rule.LOOSE,
-                    Severity.WARN,
-                    () ->
-                            finding(
-                                    Rule.LOOSE,
-                                    Severity.WARN,
-                                    act,
-                                    column,
-                                    List.of(powder),
-                                    "The "
-                                            + powder
-                                            + " is not fixed: the air of the spray moves it.",
-                                    Map.of()));
+            out.add(Rule.LOOSE, Severity.WARN, () -> say.looseBlown(loose.get()));
         }
     }
 
-    private static void tooth(Act act, Column column, Finds out) {
+    /** Packing ruins loose matter; turning and holding the model may. */
+    private static Severity disturbance(Act act) {
+        boolean sealed = act.technique().handling().needsCure() >= CureAnchors.Q_FULL;
+        return sealed ? Severity.STOP : Severity.WARN;
+    }
+
+    /** What an act does to loose matter on zones that it does not work on. */
+    static List<Finding> elsewhere(Act act, Collection<Column> columns) {
+        List<Finding> out = new ArrayList<>();
+        if (act.technique().disturbs()) {
+            for (Column c : columns) {
+                var loose = c.loose();
+                if (loose.isPresent() && !act.zones().contains(c.zone().key())) {
+                    out.add(new Sayings(act, c).looseTouched(loose.get(), disturbance(act)));
+                }
+            }
+        }
+        return out;
+    }
+
+    /** As {@link #elsewhere}, the weight alone. */
+    static int weightElsewhere(Act act, Collection<Column> columns) {
+        int sum = 0;
+        if (act.technique().disturbs()) {
+            for (Column c : columns) {
+                if (c.loose().isPresent() && !act.zones().contains(c.zone().key())) {
+                    sum += disturbance(act).weight();
+                }
+            }
+        }
+        return sum;
+    }
+
+    private static void tooth(Act act, Column column, Sayings say, Finds out) {
         if (act.technique().role() != Technique.Role.EFFECT) {
             return;
         }
@@ -115,45 +148,24 @@ final class ActJudge {
         if (band.isIdeal(tooth)) {
             return;
         }
-        Severity severity = band.isTolerable(tooth) ? Severity.NOTE : Severity.STOP;
-        out.add(Rule.TOOTH, severity, () -> tooth(act, column, finish, severity));
+        if (!band.isTolerable(tooth)) {
+            out.add(Rule.TOOTH, Severity.STOP, () -> say.tooth(finish, Severity.STOP));
+        } else if (act.technique().follow().isPresent()
+                && tooth > band.idealMax()
+                && WashBehaviour.on(tooth).removability() < STAINS_BELOW) {
+            out.add(Rule.STAINS, Severity.NOTE, () -> say.stains(finish));
+        } else {
+            out.add(Rule.TOOTH, Severity.NOTE, () -> say.tooth(finish, Severity.NOTE));
+        }
     }
 
-    private static Finding tooth(Act act, Column column, Finish finish, Severity severity) {
-        double tooth = finish.tooth();
-        Band band = act.technique().tooth();
-        boolean slick = tooth < band.idealMin();
-        Map<String, Double> numbers = new LinkedHashMap<>();
-        numbers.put("tooth", tooth);
-        numbers.put("works from", band.okMin());
-        numbers.put("works to", band.okMax());
-        String outlook = slick ? "it does not grip" : "it does not run or settle";
-        if (act.technique().follow().isPresent()) {
-            WashBehaviour w = WashBehaviour.on(tooth);
-            numbers.put("flow", w.flow());
-            numbers.put("grip", w.grip());
-            numbers.put("removability", w.removability());
-            outlook = w.said();
-        }
-        boolean works = severity == Severity.NOTE;
-        if (works && slick && act.technique().follow().isEmpty()) {
-            outlook = "it grips poorly";
-        }
-        String surface = finish.label() + (slick ? " is too slick for " : " is too rough for ");
-        String name = act.technique().name();
-        return finding(
-                Rule.TOOTH,
-                severity,
-                act,
-                column,
-                List.of(),
-                works
-                        ? "On " + finish.label() + " " + name + " still works, but " + outlook + "."
-                        : capital(surface) + name + ": " + outlook + ".",
-                numbers);
-    }
-
-    private static void drying(Act act, Column column, ToDoubleFunction<Layer> ageOf, Finds out) {
+    private static void drying(
+            Act act,
+            Column column,
+            List<Layer> targets,
+            ToDoubleFunction<Layer> ageOf,
+            Sayings say,
+            Finds out) {
         if (!act.material().deposits()) {
             return;
         }
@@ -164,225 +176,131 @@ final class ActJudge {
                         .isPresent();
         for (int i = column.live().size() - 1; i >= 0; i--) {
             Layer l = column.live().get(i);
+            if (act.technique().keepsWindow() && targets.contains(l)) {
+                // laid into it while it is open
+                continue;
+            }
             double q = l.cureAfter(ageOf.applyAsDouble(l));
             if (hardensFast && l.binder().isOxidative() && q < TRAPS_BELOW) {
-                out.add(Rule.TRAPPED, Severity.STOP, () -> trapped(act, column, l, q));
+                out.add(Rule.TRAPPED, Severity.STOP, () -> say.trapped(l, q));
             } else if (q < SOFT_BELOW) {
                 Severity severity = q < WET_BELOW ? Severity.STOP : Severity.WARN;
-                out.add(Rule.WET, severity, () -> wet(act, column, l, q, severity));
+                out.add(Rule.WET, severity, () -> say.wet(l, q, severity));
+            } else if (act.material().binder().filter(Binder::isWaterborne).isPresent()
+                    && l.binder().isOxidative()
+                    && i == column.live().size() - 1) {
+                out.add(Rule.SLOW, Severity.NOTE, () -> say.slow(l, q));
             }
         }
     }
 
-    private static Finding trapped(Act act, Column column, Layer l, double q) {
-        return finding(
-                Rule.TRAPPED,
-                Severity.STOP,
-                act,
-                column,
-                List.of(l.material().name()),
-                capital(act.material().name())
-                        + " hardens before the "
-                        + l.material().name()
-                        + " beneath it has ("
-                        + percent(q)
-                        + " cured): it wrinkles or cracks later.",
-                numbers("cure fraction", q, "needed", TRAPS_BELOW));
+    private static void softness(
+            Act act, Column column, ToDoubleFunction<Layer> ageOf, Sayings say, Finds out) {
+        double needed = act.technique().handling().needsCure();
+        if (needed == 0) {
+            return;
+        }
+        for (Layer l : column.live()) {
+            double q = l.cureAfter(ageOf.applyAsDouble(l));
+            if (q < needed) {
+                out.add(Rule.SOFT, Severity.STOP, () -> say.soft(l, q, needed));
+            }
+        }
     }
 
-    private static Finding wet(Act act, Column column, Layer l, double q, Severity severity) {
-        return finding(
-                Rule.WET,
-                severity,
-                act,
-                column,
-                List.of(l.material().name()),
-                "The "
-                        + l.material().name()
-                        + (severity == Severity.STOP
-                                ? " beneath is still wet"
-                                : " beneath is touch dry but not ready for a coat")
-                        + " ("
-                        + percent(q)
-                        + " cured).",
-                numbers("cure fraction", q, "needed", SOFT_BELOW));
-    }
-
-    /** Two named numbers in their order. */
-    private static Map<String, Double> numbers(
-            String one, double oneValue, String two, double twoValue) {
-        Map<String, Double> out = new LinkedHashMap<>();
-        out.put(one, oneValue);
-        out.put(two, twoValue);
-        return out;
-    }
-
-    private static void reach(Act act, Column column, Reach reach, Finds out) {
-        String target =
-                act.technique().actsOn().flatMap(column::laidBy).map(Layer::actId).orElse("");
+    private static void reached(
+            Act act, Column column, List<Layer> targets, Reach reach, Sayings say, Finds out) {
         boolean binds = act.material().isClear() && !act.technique().action().touches();
         for (Reach.Met m : reach.met()) {
-            boolean meant = m.in(column).filter(l -> l.actId().equals(target)).isPresent();
-            boolean bound = binds && m.in(column).filter(l -> l.binder().isLoose()).isPresent();
+            boolean meant =
+                    m.layer() == Reach.LETTERING
+                            ? act.technique().works().meansLettering()
+                            : m.in(column).filter(targets::contains).isPresent();
+            boolean bound = binds && m.in(column).filter(Layer::isLoose).isPresent();
             if (meant || bound || m.effect() == Reach.Effect.UNTOUCHED) {
                 continue;
             }
+            // over what is taken back, everything comes off with it
+            if (act.takesBack().isPresent() && above(column, targets, m)) {
+                continue;
+            }
             Severity severity = m.effect() == Reach.Effect.BROKEN ? Severity.STOP : Severity.WARN;
-            out.add(Rule.REACH, severity, () -> reached(act, column, m, severity));
+            out.add(Rule.REACH, severity, () -> say.reached(m, severity));
         }
-        if (!target.isEmpty()) {
-            Reach.Met met = reach.metActOf(column, target);
-            if (met == null || met.effect() != Reach.Effect.BROKEN) {
-                double bite = met == null ? 0 : met.bite() * met.exposure();
-                String coat =
-                        column.laidBy(act.technique().actsOn().orElseThrow())
-                                .orElseThrow()
-                                .material()
-                                .name();
-                out.add(
-                        Rule.TOO_LITTLE,
-                        Severity.STOP,
-                        () ->
-                                finding(
-                                        Rule.TOO_LITTLE,
-                                        Severity.STOP,
-                                        act,
-                                        column,
-                                        List.of(coat),
-                                        capital(act.carrier().spoken())
-                                                + " no longer moves the "
-                                                + coat
-                                                + ".",
-                                        Map.of("bite", bite)));
+    }
+
+    private static boolean above(Column column, List<Layer> targets, Reach.Met m) {
+        return !targets.isEmpty() && m.layer() > column.live().indexOf(targets.getLast());
+    }
+
+    private void worked(
+            Act act,
+            Column column,
+            List<Layer> targets,
+            Reach reach,
+            ToDoubleFunction<Layer> ageOf,
+            Sayings say,
+            Finds out) {
+        if (act.technique().works().meansLettering()) {
+            if (!column.lettering()) {
+                out.add(Rule.NO_TARGET, Severity.STOP, say::noTarget);
+            } else if (!reach.does(Reach.LETTERING, act.technique().works().wanted())) {
+                out.add(Rule.TOO_LITTLE, Severity.STOP, say::lettersStay);
+            }
+            return;
+        }
+        if (targets.isEmpty()) {
+            out.add(Rule.NO_TARGET, Severity.STOP, say::noTarget);
+            return;
+        }
+        Layer deepest = targets.getLast();
+        if (!reach.does(column.live().indexOf(deepest), wanted(act))) {
+            double hit = reach.hit(column.live().indexOf(deepest));
+            out.add(Rule.TOO_LITTLE, Severity.STOP, () -> say.tooLittle(targets, hit));
+        }
+        window(act, targets, ageOf, say, out);
+    }
+
+    /** Thinning a coat asks for less than taking it off. */
+    static Reach.Effect wanted(Act act) {
+        return act.takesBack()
+                .map(t -> t.share() < 1 ? Reach.Effect.SOFTENED : Reach.Effect.BROKEN)
+                .orElse(act.technique().works().wanted());
+    }
+
+    private void window(
+            Act act, List<Layer> targets, ToDoubleFunction<Layer> ageOf, Sayings say, Finds out) {
+        switch (act.technique().works().window()) {
+            case NONE -> {}
+            case BITE -> {
+                Layer top = targets.getFirst();
+                double q = top.cureAfter(ageOf.applyAsDouble(top));
+                if (q < WET_BELOW) {
+                    out.add(Rule.WINDOW, Severity.STOP, () -> say.tooFresh(top, q));
+                }
+            }
+            case MATERIAL -> {
+                for (Layer coat : targets) {
+                    if (coat.material().window().isEmpty()) {
+                        continue;
+                    }
+                    WorkWindow w = windowOf(coat, air);
+                    double age = ageOf.applyAsDouble(coat);
+                    if (age > w.untilMinutes()) {
+                        out.add(Rule.WINDOW, Severity.STOP, () -> say.tooLate(coat, w, age));
+                    } else if (age < w.fromMinutes()) {
+                        out.add(Rule.WINDOW, Severity.WARN, () -> say.tooEarly(coat, w, age));
+                    }
+                }
             }
         }
     }
 
-    private static Finding reached(Act act, Column column, Reach.Met m, Severity severity) {
-        Map<String, Double> numbers = numbers("bite", m.bite(), "exposure", m.exposure());
-        numbers.put("cure fraction", m.cure());
-        return finding(
-                Rule.REACH,
-                severity,
-                act,
-                column,
-                List.of(m.name()),
-                capital(act.carrier().spoken())
-                        + (m.exposure() >= 1 ? "" : " goes through and")
-                        + (severity == Severity.STOP ? " dissolves the " : " softens the ")
-                        + m.name()
-                        + (m.layer() >= 0 ? " (" + percent(m.cure()) + " cured)." : "."),
-                numbers);
-    }
-
-    private void window(Act act, Column column, ToDoubleFunction<Layer> ageOf, Finds out) {
-        if (act.technique().actsOn().isEmpty()) {
-            return;
-        }
-        var target = column.laidBy(act.technique().actsOn().get());
-        if (target.isEmpty()) {
-            out.add(
-                    Rule.NO_TARGET,
-                    Severity.STOP,
-                    () ->
-                            finding(
-                                    Rule.NO_TARGET,
-                                    Severity.STOP,
-                                    act,
-                                    column,
-                                    List.of(),
-                                    "There is nothing to "
-                                            + act.technique().name()
-                                            + " on the "
-                                            + column.zone().name()
-                                            + ".",
-                                    Map.of()));
-            return;
-        }
-        Layer coat = target.get();
-        if (!act.technique().keepsWindow() || coat.material().window().isEmpty()) {
-            return;
-        }
-        WorkWindow w = windowOf(coat, air);
-        double age = ageOf.applyAsDouble(coat);
-        Map<String, Double> numbers = new LinkedHashMap<>();
-        numbers.put("age, min", age);
-        numbers.put("opens, min", w.fromMinutes());
-        numbers.put("closes, min", w.untilMinutes());
-        String name = coat.material().name();
-        if (age > w.untilMinutes()) {
-            out.add(
-                    Rule.WINDOW,
-                    Severity.STOP,
-                    () ->
-                            finding(
-                                    Rule.WINDOW,
-                                    Severity.STOP,
-                                    act,
-                                    column,
-                                    List.of(name),
-                                    "The window of the "
-                                            + name
-                                            + " closed "
-                                            + minutes(age - w.untilMinutes())
-                                            + " before: it has set and smears instead of wiping.",
-                                    numbers));
-        } else if (age < w.fromMinutes()) {
-            out.add(
-                    Rule.WINDOW,
-                    Severity.WARN,
-                    () ->
-                            finding(
-                                    Rule.WINDOW,
-                                    Severity.WARN,
-                                    act,
-                                    column,
-                                    List.of(name),
-                                    "The "
-                                            + name
-                                            + " is still running: its window opens "
-                                            + minutes(w.fromMinutes() - age)
-                                            + " later.",
-                                    numbers));
-        }
-    }
-
-    /** The work window of a coat in this air; thickness does not move it. */
+    /** The work window of a coat in this air; thickness does not move it, the bench's pace does. */
     static WorkWindow windowOf(Layer coat, Climate air) {
         WorkWindow w = coat.material().window().orElseThrow();
-        double slow = CureClock.slowing(coat.binder(), air, Thickness.NORMAL);
+        double slow =
+                CureClock.slowing(coat.binder(), air, Thickness.NORMAL) * coat.material().pace();
         return new WorkWindow(w.fromMinutes() * slow, w.untilMinutes() * slow);
-    }
-
-    private static Finding finding(
-            Rule rule,
-            Severity severity,
-            Act act,
-            Column column,
-            List<String> coats,
-            String why,
-            Map<String, Double> numbers) {
-        return new Finding(
-                rule, severity, act.id(), List.of(column.zone().key()), coats, why, numbers);
-    }
-
-    static String capital(String s) {
-        return s.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + s.substring(1);
-    }
-
-    private static String percent(double q) {
-        return Math.round(q * 100) + " %";
-    }
-
-    /** A span of minutes as people say it. */
-    static String minutes(double m) {
-        long whole = Math.round(m);
-        if (whole < 120) {
-            return whole + " min";
-        }
-        if (whole < 48 * 60) {
-            return Math.round(whole / 60.0) + " h";
-        }
-        return Math.round(whole / 1440.0) + " days";
     }
 }

@@ -15,11 +15,13 @@ public record Band(double idealMin, double idealMax, double okMin, double okMax)
         }
     }
 
-    boolean isIdeal(double tooth) {
+    /** Works well. */
+    public boolean isIdeal(double tooth) {
         return tooth >= idealMin && tooth <= idealMax;
     }
 
-    boolean isTolerable(double tooth) {
+    /** Still works. */
+    public boolean isTolerable(double tooth) {
         return tooth >= okMin && tooth <= okMax;
     }
 }

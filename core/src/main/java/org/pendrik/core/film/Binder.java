@@ -46,6 +46,11 @@ public enum Binder {
         return drying == Drying.OXIDATION;
     }
 
+    /** Dries by giving off water. */
+    boolean isWaterborne() {
+        return drying == Drying.WATER && this != DECAL_FILM;
+    }
+
     /** Lies loose until a clear binds it. */
     public boolean isLoose() {
         return this == LOOSE_POWDER;

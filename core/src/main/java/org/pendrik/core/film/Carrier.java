@@ -58,14 +58,18 @@ public sealed interface Carrier {
         };
     }
 
-    /** Reads a carrier as the tables write it: NONE or a column of the bite table. */
+    /**
+     * Reads a carrier as the tables write it: NONE, I with a strength for alcohol, or a column of
+     * the bite table.
+     */
     static Carrier parse(String text) {
         if (text.equals("NONE")) {
             return new Dry();
         }
+        if (text.matches("I\\d{1,3}")) {
+            return new Alcohol(Integer.parseInt(text.substring(1)));
+        }
         return switch (Solvent.valueOf(text)) {
-            case I35 -> new Alcohol(35);
-            case I70 -> new Alcohol(70);
             case Solvent s -> {
                 for (Named n : Named.values()) {
                     if (n.column() == s) {

@@ -1,26 +1,40 @@
 package org.pendrik.core.film;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.Function;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.tables.DomainTable;
 import org.pendrik.core.tables.DomainTable.Row;
 import org.pendrik.core.units.InvalidInput;
 
 /**
- * The materials and techniques that a workshop starts with, read from the tables of priors and
- * checked against each other.
+ * The materials and techniques of a workshop: the tables of priors, what the workshop has overruled
+ * of them, and the pace that it has learned, checked against each other.
  */
 public final class Catalogue {
+    private static final String MATERIALS = "materials.csv";
+    private static final String TECHNIQUES = "techniques.csv";
+    private static final List<Line> MATERIAL_LINES = lines(MATERIALS);
+    private static final List<Line> TECHNIQUE_LINES = lines(TECHNIQUES);
+    private static final BiteTable BITES = BiteTable.load();
+
     private final Map<String, Material> materials = new LinkedHashMap<>();
     private final Map<String, Technique> techniques = new LinkedHashMap<>();
-    private final BiteTable bite = BiteTable.load();
+
+    private record Line(String key, Row row) {}
 
     private Catalogue() {}
+
+    private static List<Line> lines(String file) {
+        return DomainTable.load(Catalogue.class, file, r -> new Line(r.text("key"), r));
+    }
 
     /**
      * Loads the tables that ship with the program.
@@ -28,42 +42,80 @@ public final class Catalogue {
      * @throws IllegalStateException when a line is bad; the message names file and line
      */
     public static Catalogue load() {
+        return load(List.of(), Map.of());
+    }
+
+    /**
+     * The tables with a workshop's own figures in place of theirs.
+     *
+     * @param overrules cells that the workshop sees differently
+     * @param paces minutes that pass for one minute of the tables, by key of the material
+     * @throws InvalidInput when a figure makes no sense; the message names it
+     */
+    public static Catalogue load(List<Overrule> overrules, Map<String, Double> paces) {
         Catalogue c = new Catalogue();
-        for (Material m : DomainTable.load(Catalogue.class, "materials.csv", Catalogue::material)) {
-            if (c.materials.put(m.key(), m) != null) {
-                throw new IllegalStateException("materials.csv names " + m.key() + " twice");
+        for (Line l : MATERIAL_LINES) {
+            Material m = read(l, Overrule.Table.MATERIAL, overrules, Catalogue::material);
+            Double pace = paces.get(m.key());
+            if (c.materials.put(m.key(), pace == null ? m : m.at(pace)) != null) {
+                throw new IllegalStateException(MATERIALS + " names " + m.key() + " twice");
             }
         }
-        for (Technique t :
-                DomainTable.load(Catalogue.class, "techniques.csv", Catalogue::technique)) {
-            for (String key : t.materials()) {
-                if (!c.materials.containsKey(key)) {
-                    throw new IllegalStateException(
-                            "techniques.csv: "
-                                    + t.key()
-                                    + " uses "
-                                    + key
-                                    + ", which materials.csv does not have");
-                }
-            }
-            c.techniques.put(t.key(), t);
-        }
-        for (Technique t : c.techniques.values()) {
-            for (Optional<String> other : List.of(t.actsOn(), t.follow())) {
-                other.ifPresent(
-                        key -> {
-                            if (!c.techniques.containsKey(key)) {
-                                throw new IllegalStateException(
-                                        "techniques.csv: "
-                                                + t.key()
-                                                + " refers to "
-                                                + key
-                                                + ", which is not there");
-                            }
-                        });
+        for (Line l : TECHNIQUE_LINES) {
+            Technique t = read(l, Overrule.Table.TECHNIQUE, overrules, Catalogue::technique);
+            if (c.techniques.put(t.key(), t) != null) {
+                throw new IllegalStateException(TECHNIQUES + " names " + t.key() + " twice");
             }
         }
+        c.techniques.values().forEach(c::requireKnown);
         return c;
+    }
+
+    private static <T> T read(
+            Line line, Overrule.Table table, List<Overrule> overrules, Function<Row, T> mapper) {
+        Map<String, String> cells = new LinkedHashMap<>();
+        overrules.stream()
+                .filter(o -> o.table() == table && o.key().equals(line.key()))
+                .forEach(o -> cells.put(o.column(), o.value()));
+        if (cells.isEmpty()) {
+            return line.row().read(mapper);
+        }
+        try {
+            return mapper.apply(line.row().with(cells));
+        } catch (IllegalArgumentException e) {
+            throw new InvalidInput(
+                    line.row().text("name"),
+                    cells.toString(),
+                    "does not hold: " + e.getMessage(),
+                    "Change it, or go back to the program's own figure.");
+        }
+    }
+
+    private void requireKnown(Technique t) {
+        List<String> others = new ArrayList<>(t.follow().stream().toList());
+        t.works().on().forEach(others::addAll);
+        others.removeIf(k -> techniques.containsKey(k) || k.equals(Works.LETTERING));
+        List<String> missing = new ArrayList<>(t.materials());
+        missing.removeIf(materials::containsKey);
+        missing.addAll(others);
+        if (!missing.isEmpty()) {
+            throw new IllegalStateException(
+                    TECHNIQUES
+                            + ": "
+                            + t.key()
+                            + " refers to "
+                            + String.join(", ", missing)
+                            + ", which the tables do not have");
+        }
+    }
+
+    /** The cell of a table as the program ships it; empty when it has no such cell. */
+    public static Optional<String> shipped(Overrule.Table table, String key, String column) {
+        return (table == Overrule.Table.MATERIAL ? MATERIAL_LINES : TECHNIQUE_LINES)
+                .stream()
+                        .filter(l -> l.key().equals(key) && l.row().names().contains(column))
+                        .map(l -> l.row().text(column))
+                        .findFirst();
     }
 
     /** All materials in the order of the table. */
@@ -116,7 +168,7 @@ public final class Catalogue {
     }
 
     BiteTable bite() {
-        return bite;
+        return BITES;
     }
 
     private static Material material(Row r) {
@@ -149,6 +201,11 @@ public final class Catalogue {
                         r.number("paint_parts", 1),
                         r.number("thinner_parts", 0),
                         r.text("thinner")),
+                r.number("price_ml", 0),
+                r.has("keeps_months")
+                        ? OptionalInt.of((int) r.number("keeps_months"))
+                        : OptionalInt.empty(),
+                1,
                 Safety.parse(r.text("safety")));
     }
 
@@ -159,21 +216,49 @@ public final class Catalogue {
                 r.of("role", Technique.Role.class),
                 (int) r.number("age"),
                 r.of("action", Action.class),
+                r.has("carrier") ? Optional.of(Carrier.parse(r.text("carrier"))) : Optional.empty(),
                 new Band(
                         r.number("ideal_min"),
                         r.number("ideal_max"),
                         r.number("ok_min"),
                         r.number("ok_max")),
-                r.has("acts_on") ? Optional.of(r.text("acts_on")) : Optional.empty(),
-                r.yes("keeps_window"),
+                works(r),
                 r.has("follow") ? Optional.of(r.text("follow")) : Optional.empty(),
-                (int) r.number("base_min"),
-                (int) r.number("zone_min"),
-                r.yes("booth"),
+                r.yes("embeds"),
+                new Technique.Hands(
+                        r.number("base_min"),
+                        r.number("zone_min"),
+                        r.number("dm2_min"),
+                        r.yes("booth")),
                 r.number("share"),
                 r.of("thickness", Thickness.class),
                 Arrays.asList(r.text("materials").split("\\|", -1)),
-                r.text("stroke"),
-                r.text("stop_rule"));
+                new Technique.Handling(
+                        r.of("orientation", Technique.Orientation.class),
+                        r.yes("handles"),
+                        r.number("needs_cure", 0),
+                        r.text("masking")),
+                new Technique.Texts(
+                        r.text("stroke"),
+                        r.text("stop_rule"),
+                        r.text("inspection"),
+                        r.text("caution")));
+    }
+
+    private static Works works(Row r) {
+        Works.Window window =
+                switch (r.text("window")) {
+                    case "", "target" -> Works.Window.NONE;
+                    case "material" -> Works.Window.MATERIAL;
+                    case "bite" -> Works.Window.BITE;
+                    default ->
+                            throw new IllegalArgumentException(
+                                    "window ("
+                                            + r.text("window")
+                                            + ") must be material, bite, target or empty");
+                };
+        Reach.Effect wanted =
+                r.has("wanted") ? r.of("wanted", Reach.Effect.class) : Reach.Effect.BROKEN;
+        return new Works(Works.parse(r.text("acts_on")), window, wanted);
     }
 }

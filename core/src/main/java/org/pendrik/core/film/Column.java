@@ -5,32 +5,78 @@ import java.util.List;
 import java.util.Optional;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.PartialCover;
+import org.pendrik.core.units.Climate;
 
 /** The coats on one zone, from the substrate up. */
 public final class Column {
+    /** Less than this share of a coat is as good as none. */
+    private static final double GONE = 0.05;
+
     private final Zone zone;
     private final List<Layer> layers = new ArrayList<>();
+    private boolean lettering;
 
     Column(Zone zone) {
         this.zone = zone;
+        this.lettering = zone.lettering();
+    }
+
+    /** A column like this one that can be changed by itself. */
+    Column copy() {
+        Column out = new Column(zone);
+        out.layers.addAll(layers);
+        out.lettering = lettering;
+        return out;
     }
 
     void lay(Layer layer) {
         layers.add(layer);
     }
 
-    /** A column like this one with one more coat; this one stays as it is. */
-    Column and(Layer layer) {
-        Column out = new Column(zone);
-        out.layers.addAll(layers);
-        out.layers.add(layer);
-        return out;
+    /** What an act leaves here: a coat, less of a coat, or no lettering. */
+    void leave(Act act, Climate air) {
+        act.takesBack().ifPresent(this::takeBack);
+        if (act.technique().works().meansLettering()) {
+            lettering = false;
+        }
+        // what is dropped into a coat is held by its binder
+        var held =
+                act.technique().embeds()
+                        ? targets(act).stream().findFirst().map(Layer::binder)
+                        : Optional.<Binder>empty();
+        act.material().binder().ifPresent(b -> lay(Layer.of(act, held.orElse(b), air)));
+    }
+
+    private void takeBack(Act.TakenBack what) {
+        for (int i = layers.size() - 1; i >= 0; i--) {
+            Layer l = layers.get(i);
+            if (l.actId().equals(what.actId())) {
+                Layer thinner = l.without(what.share());
+                if (thinner.left() < GONE) {
+                    layers.remove(i);
+                } else {
+                    layers.set(i, thinner);
+                }
+            }
+        }
+    }
+
+    /** Whether an act changes what lies in a column. */
+    static boolean isChangedBy(Act act) {
+        return act.material().deposits()
+                || act.takesBack().isPresent()
+                || act.technique().works().meansLettering();
+    }
+
+    /** Factory lettering still lies on the substrate. */
+    public boolean lettering() {
+        return lettering;
     }
 
     /** Whether any act meets the same here and there at every minute. */
     boolean agesAs(Column other) {
         return zone.substrate() == other.zone.substrate()
-                && zone.lettering() == other.zone.lettering()
+                && lettering == other.lettering
                 && layers.equals(other.layers);
     }
 
@@ -71,27 +117,47 @@ public final class Column {
             if (l.binds()) {
                 return Optional.empty();
             }
-            if (l.binder().isLoose()) {
+            if (l.isLoose()) {
                 return Optional.of(l);
             }
         }
         return Optional.empty();
     }
 
-    /** The topmost coat that a technique laid. */
-    Optional<Layer> laidBy(String technique) {
+    private int laidBy(String technique) {
         for (int i = layers.size() - 1; i >= 0; i--) {
             if (layers.get(i).technique().key().equals(technique)) {
-                return Optional.of(layers.get(i));
+                return i;
             }
         }
-        return Optional.empty();
+        return -1;
+    }
+
+    /**
+     * The coats that an act means to work here, topmost first: what it takes back, else of the
+     * alternatives of its technique the one that lies highest; empty when there is none.
+     */
+    List<Layer> targets(Act act) {
+        if (act.takesBack().isPresent()) {
+            String id = act.takesBack().get().actId();
+            return layers.stream().filter(l -> l.actId().equals(id)).limit(1).toList();
+        }
+        List<Layer> best = List.of();
+        int highest = -1;
+        for (List<String> all : act.technique().works().on()) {
+            List<Integer> found = all.stream().map(this::laidBy).sorted().toList().reversed();
+            if (found.getLast() >= 0 && found.getFirst() > highest) {
+                highest = found.getFirst();
+                best = found.stream().map(layers::get).toList();
+            }
+        }
+        return best;
     }
 
     /** A decal's edge, and loose powder, let every carrier past; a clear on top closes them. */
     boolean isOpen(int index) {
         Layer l = layers.get(index);
-        if (l.binder() != Binder.DECAL_FILM && !l.binder().isLoose()) {
+        if (l.binder() != Binder.DECAL_FILM && !l.isLoose()) {
             return false;
         }
         for (int i = index + 1; i < layers.size(); i++) {
@@ -118,7 +184,8 @@ public final class Column {
                                                     under,
                                                     film,
                                                     l.material().cover(l.thickness())
-                                                            * l.technique().share()))
+                                                            * l.technique().share()
+                                                            * l.left()))
                             .orElse(under);
             out.add(c);
         }

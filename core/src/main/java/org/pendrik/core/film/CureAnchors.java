@@ -102,6 +102,31 @@ public final class CureAnchors {
         return 1 - (1 - Q_FULL) * Math.exp(fullLog - x);
     }
 
+    /**
+     * Minutes at reference conditions until a cure fraction is reached: the inverse of {@link
+     * #fraction}.
+     *
+     * @param q from 0 to below 1
+     */
+    public double minutesTo(double q) {
+        if (!(q >= 0 && q < 1)) {
+            throw new IllegalArgumentException("cure fraction must be from 0 to below 1: " + q);
+        }
+        double x;
+        if (q <= Q_TOUCH) {
+            x = touchLog * q / Q_TOUCH;
+        } else if (q <= Q_HANDLE) {
+            x = between(q, Q_TOUCH, Q_HANDLE, touchLog, handleLog);
+        } else if (q <= Q_RECOAT) {
+            x = between(q, Q_HANDLE, Q_RECOAT, handleLog, recoatLog);
+        } else if (q <= Q_FULL) {
+            x = between(q, Q_RECOAT, Q_FULL, recoatLog, fullLog);
+        } else {
+            x = fullLog - Math.log((1 - q) / (1 - Q_FULL));
+        }
+        return Math.expm1(x);
+    }
+
     private static double between(double x, double from, double to, double low, double high) {
         return low + (high - low) * (x - from) / (to - from);
     }

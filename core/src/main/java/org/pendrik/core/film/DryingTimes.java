@@ -10,8 +10,10 @@ import org.pendrik.core.units.Climate;
  * @param recoat takes the next coat
  * @param full fully cured
  * @param window when it may be worked, if it may
+ * @param slowing minutes that pass for one minute of the tables
  */
-public record DryingTimes(long touch, long recoat, long full, Optional<WorkWindow> window) {
+public record DryingTimes(
+        long touch, long recoat, long full, Optional<WorkWindow> window, double slowing) {
     /**
      * The times of the coat that an act leaves; empty when it leaves none or one that does not dry.
      */
@@ -36,7 +38,8 @@ public record DryingTimes(long touch, long recoat, long full, Optional<WorkWindo
                                                                                     ActJudge
                                                                                             .windowOf(
                                                                                                     layer,
-                                                                                                    air)));
+                                                                                                    air)),
+                                                            layer.slowing());
                                                 }));
     }
 

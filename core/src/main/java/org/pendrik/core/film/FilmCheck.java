@@ -48,6 +48,7 @@ public final class FilmCheck {
                 found.addAll(j.findings());
                 byZone.put(zone, j.reach());
             }
+            found.addAll(ActJudge.elsewhere(act, columns.values()));
             reaches.put(act.id(), byZone);
             lay(act, columns, question.air());
         }
@@ -63,21 +64,14 @@ public final class FilmCheck {
     }
 
     static void lay(Act act, Map<String, Column> columns, Climate air) {
-        act.material()
-                .binder()
-                .ifPresent(
-                        b -> {
-                            Layer layer = Layer.of(act, b, air);
-                            act.zones()
-                                    .forEach(
-                                            z ->
-                                                    columns.computeIfPresent(
-                                                            z,
-                                                            (_, c) -> {
-                                                                c.lay(layer);
-                                                                return c;
-                                                            }));
-                        });
+        if (Column.isChangedBy(act)) {
+            for (String z : act.zones()) {
+                Column c = columns.get(z);
+                if (c != null) {
+                    c.leave(act, air);
+                }
+            }
+        }
     }
 
     private void openWindows(FilmCase question, List<Finding> out) {
@@ -90,10 +84,7 @@ public final class FilmCheck {
             Technique follow = catalogue.technique(act.technique().follow().get());
             List<String> open = new ArrayList<>(act.zones());
             for (int j = i + 1; j < acts.size(); j++) {
-                if (acts.get(j)
-                        .technique()
-                        .actsOn()
-                        .equals(java.util.Optional.of(act.technique().key()))) {
+                if (acts.get(j).technique().works().means(act.technique().key())) {
                     open.removeAll(acts.get(j).zones());
                 }
             }
@@ -134,7 +125,7 @@ public final class FilmCheck {
                 if (clears == 0 || act == null || act.done()) {
                     continue;
                 }
-                double keeps = l.binder().isLoose() ? kept * powderKept(layers, i) : kept;
+                double keeps = l.isLoose() ? kept * powderKept(layers, i) : kept;
                 if (keeps < CONTRAST_WORTH_SAYING) {
                     out.add(
                             new Finding(

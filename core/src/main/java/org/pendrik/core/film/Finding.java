@@ -59,8 +59,14 @@ public record Finding(
         TRAPPED(true),
         /** A coat that is not dry enough for the next. */
         WET(true),
+        /** A waterborne film over a slow one: it beads and takes its time. */
+        SLOW(false),
+        /** A coat that is not hard enough to be taped, held or packed. */
+        SOFT(true),
         /** The surface is too slick or too rough. */
         TOOTH(false),
+        /** A porous surface keeps what should be wiped off again. */
+        STAINS(false),
         /** Unbound powder would be moved. */
         LOOSE(false),
         /** Outside the span in which a coat can be worked. */
@@ -70,7 +76,9 @@ public record Finding(
         /** Work on a coat that is not there. */
         NO_TARGET(false),
         /** Clears that follow calm the effect. */
-        CONTRAST(false);
+        CONTRAST(false),
+        /** The chemistry allows it, the workshop's own way of doing things does not. */
+        SCHOOL(false);
 
         private final boolean timeHeals;
 

@@ -12,6 +12,7 @@ import org.pendrik.core.units.Climate;
  * @param thickness how thick
  * @param laidAt minute in which it was laid
  * @param slowing minutes that pass for one minute of cure at reference
+ * @param left share of it that is still there after what was taken back, 0 to 1
  */
 public record Layer(
         String actId,
@@ -20,7 +21,8 @@ public record Layer(
         Binder binder,
         Thickness thickness,
         long laidAt,
-        double slowing) {
+        double slowing,
+        double left) {
 
     static Layer of(Act act, Binder binder, Climate air) {
         return new Layer(
@@ -30,7 +32,19 @@ public record Layer(
                 binder,
                 act.thickness(),
                 act.endMinute(),
-                CureClock.slowing(binder, air, act.thickness()));
+                CureClock.slowing(binder, air, act.thickness()) * act.material().pace(),
+                1);
+    }
+
+    /** What is left when a share of it was taken back. */
+    Layer without(double share) {
+        return new Layer(
+                actId, technique, material, binder, thickness, laidAt, slowing, left * (1 - share));
+    }
+
+    /** Lies loose: nothing holds it. */
+    boolean isLoose() {
+        return binder.isLoose() && !technique.embeds();
     }
 
     /** Cure fraction at an age in minutes; 1 for what does not dry. */
@@ -50,6 +64,6 @@ public record Layer(
 
     /** Dry film in micrometres. */
     public double filmMicrometres() {
-        return material.filmMicrometres() * thickness.factor();
+        return material.filmMicrometres() * thickness.factor() * left;
     }
 }

@@ -1,6 +1,7 @@
 package org.pendrik.core.film;
 
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.pendrik.core.colour.Lab;
 
 /**
@@ -18,6 +19,10 @@ import org.pendrik.core.colour.Lab;
  * @param colour of a full coat; empty for cleaners
  * @param hide covering strength of a normal coat: covered share = 1 − exp(−hide · thickness)
  * @param mix how it is thinned for use
+ * @param pricePerMl in the workshop's own money, not negative
+ * @param keepsMonths how long an opened bottle stays good; empty when that does not matter
+ * @param pace minutes that pass at this bench for one minute of the tables: learned, 1 when nothing
+ *     is known
  * @param safety what kind of caution it needs
  */
 public record Material(
@@ -33,7 +38,20 @@ public record Material(
         Optional<Lab> colour,
         double hide,
         Thinning mix,
+        double pricePerMl,
+        OptionalInt keepsMonths,
+        double pace,
         Safety safety) {
+    public Material {
+        if (!(pace > 0 && pace < 100) || !(pricePerMl >= 0) || !(hide >= 0 && hide <= 5)) {
+            throw new IllegalArgumentException(
+                    "price_ml must not be negative, hide must be from 0 to 5, pace above 0");
+        }
+        if (!(filmMicrometres >= 0 && filmMicrometres <= 1000)) {
+            throw new IllegalArgumentException(
+                    "film_um (" + filmMicrometres + ") must be from 0 to 1000");
+        }
+    }
 
     /**
      * How a material is thinned for use.
@@ -43,6 +61,27 @@ public record Material(
      * @param thinner what with
      */
     public record Thinning(double paintParts, double thinnerParts, String thinner) {}
+
+    /** The same as it dries at a bench of this pace. */
+    Material at(double otherPace) {
+        return new Material(
+                key,
+                name,
+                family,
+                binder,
+                carrier,
+                finish,
+                cure,
+                window,
+                filmMicrometres,
+                colour,
+                hide,
+                mix,
+                pricePerMl,
+                keepsMonths,
+                otherPace,
+                safety);
+    }
 
     /** Leaves something on the model. */
     public boolean deposits() {

@@ -2,7 +2,6 @@ package org.pendrik.core.film;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 
 /** A change to a list of acts that takes a finding away. */
 public sealed interface Mend {
@@ -23,7 +22,7 @@ public sealed interface Mend {
     record Wait(String actId, long minutes) implements Mend {
         @Override
         public String label() {
-            return "Wait " + ActJudge.minutes((double) minutes) + " longer";
+            return "Wait " + Sayings.minutes((double) minutes) + " longer";
         }
 
         @Override
@@ -42,31 +41,28 @@ public sealed interface Mend {
      * Lay another coat first, or work the coat afterwards.
      *
      * @param actId the step that needs it
+     * @param fresh the new step; its id is made of what it is, so that the same mend gives the same
+     *     plan
      * @param after stands behind that step instead of in front of it
      */
-    record Insert(
-            String actId, Technique technique, Material material, Set<String> zones, boolean after)
-            implements Mend {
-        @Override
-        public String label() {
-            String what =
-                    technique.role() == Technique.Role.CLEAR ? material.name() : technique.name();
-            return after ? "Add " + what + " in the window" : "Lay " + what + " before it";
+    record Insert(String actId, Act fresh, boolean after) implements Mend {
+        static Insert of(Act act, Technique t, Material m, List<Zone> zones, boolean after) {
+            String id = act.id() + "+" + t.key() + (after ? "-after" : "");
+            Act planned = Act.planned(id, t, m, zones);
+            return new Insert(act.id(), planned, after);
         }
 
-        /**
-         * The id that the new act gets: made of what it is, so that the same mend gives the same
-         * plan.
-         */
-        public String newId() {
-            return actId + "+" + technique.key() + (after ? "-after" : "");
+        @Override
+        public String label() {
+            Technique t = fresh.technique();
+            String what = t.role() == Technique.Role.CLEAR ? fresh.material().name() : t.name();
+            return after ? "Add " + what + " in the window" : "Lay " + what + " before it";
         }
 
         @Override
         public List<Act> applyTo(List<Act> acts) {
             List<Act> out = new ArrayList<>();
             for (Act a : acts) {
-                Act fresh = Act.planned(newId(), technique, material, zones);
                 if (a.id().equals(actId) && !after) {
                     out.add(fresh.at(a.atMinute()));
                 }
@@ -92,18 +88,32 @@ public sealed interface Mend {
         }
     }
 
-    /** Work another way. */
-    record Change(String actId, Technique technique, Material material) implements Mend {
+    /** Work another way, with the minutes that it takes. */
+    record Change(String actId, Technique technique, Material material, int minutes)
+            implements Mend {
         @Override
         public String label() {
-            return ActJudge.capital(technique.name()) + " with " + material.name();
+            return Sayings.capital(technique.name()) + " with " + material.name();
         }
 
         @Override
         public List<Act> applyTo(List<Act> acts) {
             return acts.stream()
-                    .map(a -> a.id().equals(actId) ? a.with(technique, material) : a)
+                    .map(a -> a.id().equals(actId) ? a.with(technique, material, minutes) : a)
                     .toList();
+        }
+    }
+
+    /** Leave the step out. */
+    record TakeOut(String actId, String name) implements Mend {
+        @Override
+        public String label() {
+            return "Take " + name + " out";
+        }
+
+        @Override
+        public List<Act> applyTo(List<Act> acts) {
+            return acts.stream().filter(a -> !a.id().equals(actId)).toList();
         }
     }
 

@@ -2,10 +2,8 @@ package org.pendrik.core.film;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.pendrik.core.film.Finding.Severity;
 
 /**
@@ -18,6 +16,7 @@ import org.pendrik.core.film.Finding.Severity;
  */
 public final class Mends {
     private static final int MOST = 4;
+    private static final List<String> SEALS = List.of("seal-satin", "seal-matte", "seal-gloss");
 
     private final Catalogue catalogue;
     private final FilmCheck check;
@@ -109,14 +108,15 @@ public final class Mends {
             return List.of();
         }
         List<Mend> out = new ArrayList<>();
-        Set<String> zones = new LinkedHashSet<>(finding.zones());
+        List<Zone> zones =
+                question.zones().stream().filter(z -> finding.zones().contains(z.key())).toList();
         switch (finding.rule()) {
             case TOOTH -> {
                 clears(out, act, zones);
                 earlier(out, question, act);
             }
             case LOOSE -> {
-                out.add(insert(act, "fix", zones));
+                insert(out, act, "fix", zones);
                 clears(out, act, zones);
                 earlier(out, question, act);
             }
@@ -124,22 +124,16 @@ public final class Mends {
                 wait(out, question, act);
                 clears(out, act, zones);
                 swaps(out, act);
+                ways(out, question, act);
             }
-            case TOO_LITTLE -> swaps(out, act);
+            case SOFT -> wait(out, question, act);
+            case TOO_LITTLE -> {
+                swaps(out, act);
+                ways(out, question, act);
+            }
             case WINDOW -> {
                 wait(out, question, act);
-                for (Technique t : catalogue.techniques()) {
-                    if (t.actsOn().equals(act.technique().actsOn()) && !t.keepsWindow()) {
-                        t.materials()
-                                .forEach(
-                                        m ->
-                                                out.add(
-                                                        new Mend.Change(
-                                                                act.id(),
-                                                                t,
-                                                                catalogue.material(m))));
-                    }
-                }
+                ways(out, question, act);
             }
             case OPEN_WINDOW ->
                     act.technique()
@@ -151,28 +145,53 @@ public final class Mends {
                                                     .forEach(
                                                             m ->
                                                                     out.add(
-                                                                            new Mend.Insert(
-                                                                                    act.id(),
+                                                                            Mend.Insert.of(
+                                                                                    act,
                                                                                     t,
                                                                                     catalogue
                                                                                             .material(
                                                                                                     m),
                                                                                     zones,
                                                                                     true))));
-            case NO_TARGET, CONTRAST -> {}
+            case NO_TARGET -> out.add(new Mend.TakeOut(act.id(), act.technique().name()));
+            case CONTRAST, STAINS, SLOW, SCHOOL -> {}
         }
         return out;
     }
 
-    private void clears(List<Mend> out, Act act, Set<String> zones) {
-        for (String seal : List.of("seal-satin", "seal-matte", "seal-gloss")) {
-            out.add(insert(act, seal, zones));
+    /** Other techniques that work the same coats. */
+    private void ways(List<Mend> out, FilmCase question, Act act) {
+        if (!act.technique().worksOnCoats()) {
+            return;
+        }
+        List<Zone> zones =
+                question.zones().stream().filter(z -> act.zones().contains(z.key())).toList();
+        for (Technique t : catalogue.techniques()) {
+            boolean same =
+                    act.technique().works().on().stream()
+                            .flatMap(List::stream)
+                            .anyMatch(k -> t.works().means(k));
+            if (same && !t.keepsWindow()) {
+                int minutes = t.minutes(zones.size(), Zone.dm2(zones));
+                for (String m : t.materials()) {
+                    out.add(new Mend.Change(act.id(), t, catalogue.material(m), minutes));
+                }
+            }
         }
     }
 
-    private Mend insert(Act act, String technique, Set<String> zones) {
+    /** Clears of the kinds that the workshop has, each with what it starts with. */
+    private void clears(List<Mend> out, Act act, List<Zone> zones) {
+        for (String seal : SEALS) {
+            insert(out, act, seal, zones);
+        }
+    }
+
+    private void insert(List<Mend> out, Act act, String technique, List<Zone> zones) {
         Technique t = catalogue.technique(technique);
-        return new Mend.Insert(act.id(), t, catalogue.startingMaterial(t), zones, false);
+        for (String m : t.materials()) {
+            out.add(Mend.Insert.of(act, t, catalogue.material(m), zones, false));
+        }
     }
 
     private void swaps(List<Mend> out, Act act) {
@@ -204,7 +223,7 @@ public final class Mends {
     }
 
     private static int clears(Mend mend) {
-        return mend instanceof Mend.Insert i && i.technique().role() == Technique.Role.CLEAR
+        return mend instanceof Mend.Insert i && i.fresh().technique().role() == Technique.Role.CLEAR
                 ? 1
                 : 0;
     }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
-import org.jspecify.annotations.Nullable;
 
 /**
  * How deep a carrier goes into a column.
@@ -17,8 +16,12 @@ import org.jspecify.annotations.Nullable;
  * @param met the coats met, topmost first
  */
 public record Reach(List<Met> met) {
-    private static final double BREAKS = 0.55;
-    private static final double SOFTENS = 0.25;
+    /** Bite times exposure from which a coat is broken. */
+    static final double BREAKS = 0.55;
+
+    /** Bite times exposure from which a coat is softened. */
+    static final double SOFTENS = 0.25;
+
     private static final double AFTER_BROKEN = 0.9;
     private static final double AFTER_SOFTENED = 0.3;
 
@@ -87,7 +90,7 @@ public record Reach(List<Met> met) {
                             leak);
         }
         Zone zone = column.zone();
-        if (exposure > 0 && zone.lettering()) {
+        if (exposure > 0 && column.lettering()) {
             double b = bites.bite(carrier, Binder.FACTORY_LETTERING, 1);
             // lettering covers a panel in part: the paint beside it sees the carrier as if it were
             // not there
@@ -129,13 +132,23 @@ public record Reach(List<Met> met) {
         return binder.tightAt() == 0 ? 0 : Math.max(0, 1 - q / binder.tightAt());
     }
 
-    /** The entry of a coat laid by an act, or null when the carrier does not come that far. */
-    @Nullable Met metActOf(Column column, String actId) {
+    /** Bite times exposure on a coat; 0 when the carrier does not come that far. */
+    double hit(int layer) {
         for (Met m : met) {
-            if (m.in(column).filter(l -> l.actId().equals(actId)).isPresent()) {
-                return m;
+            if (m.layer() == layer) {
+                return m.bite() * m.exposure();
             }
         }
-        return null;
+        return 0;
+    }
+
+    /** Whether at least this happens to a coat. */
+    boolean does(int layer, Effect wanted) {
+        double hit = hit(layer);
+        return switch (wanted) {
+            case UNTOUCHED -> true;
+            case SOFTENED -> hit >= SOFTENS;
+            case BROKEN -> hit >= BREAKS;
+        };
     }
 }

@@ -11,15 +11,16 @@ import java.util.Optional;
  * @param name as said at the bench
  * @param age when the effect happened in the life of the prototype; on a shared zone lower goes
  *     first
+ * @param carrier what it works with, where that is not the material's own carrier
  * @param tooth the surface it needs
- * @param actsOn the technique whose coat it means to work on
- * @param keepsWindow must start inside the work window of that coat
+ * @param works the coats that it means to work on
  * @param follow the technique that has to come inside this coat's work window
- * @param baseMinutes hands-on minutes, whatever the size
- * @param zoneMinutes hands-on minutes more for each zone
- * @param booth sprays, so needs the booth
+ * @param embeds what is loose is held by the coat it is dropped in
+ * @param hands what it takes of a person's time
  * @param share part of the zone that it touches, 0 to 1
  * @param materials keys of what it may use, the starting choice first
+ * @param handling what it asks of the model
+ * @param texts what is shown at the bench
  */
 public record Technique(
         String key,
@@ -27,18 +28,17 @@ public record Technique(
         Role role,
         int age,
         Action action,
+        Optional<Carrier> carrier,
         Band tooth,
-        Optional<String> actsOn,
-        boolean keepsWindow,
+        Works works,
         Optional<String> follow,
-        int baseMinutes,
-        int zoneMinutes,
-        boolean booth,
+        boolean embeds,
+        Hands hands,
         double share,
         Thickness thickness,
         List<String> materials,
-        String stroke,
-        String stopRule) {
+        Handling handling,
+        Texts texts) {
 
     /** What a technique is there for. */
     public enum Role {
@@ -47,15 +47,105 @@ public record Technique(
         /** Something that will be seen. */
         EFFECT,
         /** Work on a coat that is already there; leaves nothing. */
-        WORK
+        WORK,
+        /** Masking, taking apart and together, packing: touches the model and leaves nothing. */
+        HANDLING
     }
+
+    /** How the model lies while it is done. */
+    public enum Orientation {
+        UPRIGHT,
+        ON_ITS_SIDE,
+        UPSIDE_DOWN
+    }
+
+    /**
+     * What a technique takes of a person's time.
+     *
+     * @param baseMinutes whatever the size
+     * @param zoneMinutes for each zone
+     * @param dm2Minutes for each square decimetre of model
+     * @param booth sprays, so needs the booth
+     */
+    public record Hands(double baseMinutes, double zoneMinutes, double dm2Minutes, boolean booth) {
+        public Hands {
+            if (!(baseMinutes >= 0 && zoneMinutes >= 0 && dm2Minutes >= 0)
+                    || baseMinutes + zoneMinutes + dm2Minutes > 10_000) {
+                throw new IllegalArgumentException(
+                        "hands-on minutes must be from 0 to 10000: "
+                                + baseMinutes
+                                + ", "
+                                + zoneMinutes
+                                + ", "
+                                + dm2Minutes);
+            }
+        }
+    }
+
+    /**
+     * What a technique asks of the model.
+     *
+     * @param handles it is taken in the hand, taped or packed, so that loose matter is moved
+     * @param needsCure the least cure fraction of every coat on its zones, 0 to 1
+     * @param masking what has to be masked first; empty when nothing
+     */
+    public record Handling(
+            Orientation orientation, boolean handles, double needsCure, String masking) {
+        public Handling {
+            if (!(needsCure >= 0 && needsCure < 1)) {
+                throw new IllegalArgumentException(
+                        "needs_cure (" + needsCure + ") must be from 0 to below 1");
+            }
+        }
+    }
+
+    /**
+     * What is shown at the bench.
+     *
+     * @param stroke which way the tool goes
+     * @param stopRule when to stop
+     * @param inspection what to look at before going on; may be empty
+     * @param caution what can hurt, beside what the material says; may be empty
+     */
+    public record Texts(String stroke, String stopRule, String inspection, String caution) {}
 
     public Technique {
         materials = List.copyOf(materials);
+        if (!(share >= 0 && share <= 1)) {
+            throw new IllegalArgumentException("share (" + share + ") must be from 0 to 1");
+        }
     }
 
-    /** Hands-on minutes on a number of zones. */
-    public int minutes(int zones) {
-        return baseMinutes + zoneMinutes * zones;
+    /** It means to work a coat that lies, and leaves its mark only there. */
+    public boolean worksOnCoats() {
+        return !works.on().isEmpty();
+    }
+
+    /** Must be done inside a window. */
+    public boolean keepsWindow() {
+        return works.window() == Works.Window.MATERIAL || works.window() == Works.Window.BITE;
+    }
+
+    /** Needs the booth. */
+    public boolean booth() {
+        return hands.booth();
+    }
+
+    /** Moves what lies loose anywhere on the model: by the hand, or because the model is turned. */
+    boolean disturbs() {
+        return handling.handles() || handling.orientation() != Orientation.UPRIGHT;
+    }
+
+    /**
+     * Hands-on minutes on a number of zones.
+     *
+     * @param dm2 their area on the model in square decimetres
+     */
+    public int minutes(int zones, double dm2) {
+        return (int)
+                Math.round(
+                        hands.baseMinutes()
+                                + hands.zoneMinutes() * zones
+                                + hands.dm2Minutes() * dm2);
     }
 }

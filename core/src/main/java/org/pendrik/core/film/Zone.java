@@ -10,5 +10,37 @@ import org.pendrik.core.colour.Lab;
  * @param substrate what it is made of
  * @param lettering whether factory lettering lies on the substrate
  * @param colour the colour it starts with
+ * @param areaMm2 of the model, square millimetres
+ * @param up it faces up
  */
-public record Zone(String key, String name, Substrate substrate, boolean lettering, Lab colour) {}
+public record Zone(
+        String key,
+        String name,
+        Substrate substrate,
+        boolean lettering,
+        Lab colour,
+        double areaMm2,
+        boolean up) {
+    /** About the side of a freight car in H0, taken when nobody says how large a zone is. */
+    public static final double USUAL_AREA_MM2 = 2500;
+
+    public Zone {
+        if (!(areaMm2 > 0 && areaMm2 < 1e7)) {
+            throw new IllegalArgumentException("area of a zone must be above 0: " + areaMm2);
+        }
+    }
+
+    /** A zone of usual size that does not face up. */
+    public Zone(String key, String name, Substrate substrate, boolean lettering, Lab colour) {
+        this(key, name, substrate, lettering, colour, USUAL_AREA_MM2, false);
+    }
+
+    /** The area of some zones in square decimetres. */
+    static double dm2(Iterable<Zone> zones) {
+        double sum = 0;
+        for (Zone z : zones) {
+            sum += z.areaMm2();
+        }
+        return sum / 10_000;
+    }
+}

@@ -1,52 +1,151 @@
 package org.pendrik.core.plan;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Thickness;
+import org.pendrik.core.film.Zone;
 
 /**
- * The acts that make one effect, which stay together: the coat and, where it has a work window, the
- * work in it.
+ * The acts that make one effect, or a part of it, which stay together: coats, what has to lie
+ * between them, and the work in their windows.
  *
  * @param name what it is called in reasons
  * @param age when it happened on the prototype
  * @param acts in order
+ * @param main id of the act that shows it
+ * @param origin how its acts came into the plan
+ * @param up whether it touches something that faces up, false when it only touches sides
  */
-record EffectGroup(String name, int age, List<Act> acts) {
-    static EffectGroup of(Effect effect, Catalogue catalogue) {
-        Technique t = catalogue.technique(effect.kind().technique());
-        Material m =
-                effect.material()
-                        .map(catalogue::material)
-                        .orElseGet(() -> catalogue.startingMaterial(t));
-        List<Act> acts = new ArrayList<>();
-        acts.add(
-                new Act(
-                        effect.id() + ":" + t.key(),
-                        t,
-                        m,
-                        effect.thickness(),
-                        effect.zones(),
-                        0,
-                        t.minutes(effect.zones().size()),
-                        false));
-        t.follow()
-                .ifPresent(
-                        key -> {
-                            Technique f = catalogue.technique(key);
-                            acts.add(
-                                    Act.planned(
-                                            effect.id() + ":" + key,
-                                            f,
-                                            worker(f, m, catalogue),
-                                            effect.zones()));
-                        });
-        return new EffectGroup(effect.kind().label(), t.age(), acts);
+record EffectGroup(
+        String name, int age, List<Act> acts, String main, PlanStep.Origin origin, boolean up) {
+    EffectGroup {
+        acts = List.copyOf(acts);
+    }
+
+    /** Lettering that is put on after the weathering belongs between patches and soot. */
+    private static final int AGE_OF_LATE_LETTERING = 66;
+
+    /** From here on the model is put together and handed over. */
+    static final int AGE_OF_HANDING_OVER = 97;
+
+    /** The groups of an effect under some schools, the older part first. */
+    static List<EffectGroup> of(
+            Effect effect, List<Zone> subject, Schools.Choice schools, Catalogue catalogue) {
+        Ways.Way way = Ways.of(effect.kind(), schools);
+        List<Zone> zones = subject.stream().filter(z -> effect.zones().contains(z.key())).toList();
+        boolean up = zones.stream().anyMatch(Zone::up);
+        List<EffectGroup> out = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        for (List<Ways.Spec> part : way.parts()) {
+            List<Act> acts = new ArrayList<>();
+            String main = "";
+            @org.jspecify.annotations.Nullable Material coat = null;
+            for (int i = 0; i < part.size(); i++) {
+                Ways.Spec spec = part.get(i);
+                Technique t = Seals.as(spec.technique(), schools, catalogue);
+                Material m =
+                        spec.main()
+                                ? wanted(effect, spec, catalogue)
+                                : t.role() == Technique.Role.WORK && coat != null
+                                        ? worker(t, coat, catalogue)
+                                        : catalogue.material(t.materials().getFirst());
+                Thickness thick = spec.main() ? thickness(t, effect) : t.thickness();
+                Act act = Act.planned(id(effect, t, ids), t, m, thick, zones);
+                acts.add(act);
+                if (m.deposits()) {
+                    coat = m;
+                }
+                if (spec.main()) {
+                    main = act.id();
+                }
+                boolean named =
+                        i + 1 < part.size()
+                                && catalogue.technique(part.get(i + 1).technique()).worksOnCoats();
+                if (t.follow().isPresent() && !named) {
+                    Technique f = catalogue.technique(t.follow().get());
+                    acts.add(Act.planned(id(effect, f, ids), f, worker(f, m, catalogue), zones));
+                }
+            }
+            Technique first = acts.getFirst().technique();
+            Technique shown =
+                    main.isEmpty() || first.role() == Technique.Role.HANDLING
+                            ? first
+                            : techniqueOf(acts, main);
+            out.add(
+                    new EffectGroup(
+                            effect.kind().label(),
+                            age(effect, shown, schools),
+                            acts,
+                            main.isEmpty() ? acts.getFirst().id() : main,
+                            PlanStep.Origin.EFFECT,
+                            up));
+        }
+        return out;
+    }
+
+    private static Technique techniqueOf(List<Act> acts, String id) {
+        return acts.stream().filter(a -> a.id().equals(id)).findFirst().orElseThrow().technique();
+    }
+
+    private static int age(Effect effect, Technique t, Schools.Choice schools) {
+        boolean late =
+                switch (effect.kind()) {
+                    case DECAL, HOME_DECAL, GRAFFITI -> schools.of("lettering").equals("after");
+                    default -> false;
+                };
+        return late ? AGE_OF_LATE_LETTERING : t.age();
+    }
+
+    private static String id(Effect effect, Technique t, Set<String> taken) {
+        String id = effect.id() + ":" + t.key();
+        while (!taken.add(id)) {
+            id = id + "-again";
+        }
+        return id;
+    }
+
+    /**
+     * Films grow with strength; powders, marks and coats of paint are as thick as their way asks.
+     */
+    private static Thickness thickness(Technique t, Effect effect) {
+        return switch (effect.kind()) {
+            case FADE,
+                    JOINT_SHADE,
+                    PANEL_LINES,
+                    ROAD_DIRT,
+                    CHIPS,
+                    RUST_STREAKS,
+                    MINERAL_STREAKS,
+                    SOOT,
+                    DUST,
+                    POWDER ->
+                    t.key().equals("chip-top") ? t.thickness() : effect.thickness();
+            // a wash all over is as heavy as the wipe leaves it
+            case GRIME -> effect.strength() < 3 ? Thickness.LIGHT : Thickness.NORMAL;
+            default -> t.thickness();
+        };
+    }
+
+    /** The material wanted, or of what the way may use the one that looks most like it. */
+    private static Material wanted(Effect effect, Ways.Spec spec, Catalogue catalogue) {
+        List<Material> may = spec.materials(catalogue);
+        if (effect.material().isEmpty()) {
+            return may.getFirst();
+        }
+        Material wish = catalogue.material(effect.material().get());
+        if (may.contains(wish)) {
+            return wish;
+        }
+        return wish.colour().flatMap(c -> EffectsSeen.nearest(may, c)).orElse(may.getFirst());
     }
 
     /** The liquid that works a coat is the one that carries it, when the technique knows it. */
@@ -60,17 +159,48 @@ record EffectGroup(String name, int age, List<Act> acts) {
         return catalogue.startingMaterial(work);
     }
 
-    static EffectGroup finalFlat(Set<String> zones, Catalogue catalogue) {
-        Technique t = catalogue.technique("final-flat");
+    /**
+     * What ends a plan: the final flat, and, as the schools have it, putting together and packing.
+     */
+    static List<EffectGroup> ends(
+            List<Zone> touched, List<Zone> subject, Schools.Choice schools, Catalogue catalogue) {
+        Map<String, List<Zone>> last = new LinkedHashMap<>();
+        if (!touched.isEmpty()) {
+            last.put(Seals.finalFlat(schools), touched);
+        }
+        if (!schools.of("ends").equals("flat")) {
+            last.put("reassemble", subject);
+        }
+        if (schools.of("ends").equals("packed")) {
+            last.put("pack", subject);
+        }
+        List<EffectGroup> out = new ArrayList<>();
+        last.forEach(
+                (key, zones) -> {
+                    Technique t = catalogue.technique(key);
+                    out.add(
+                            new EffectGroup(
+                                    t.name(),
+                                    t.age(),
+                                    List.of(
+                                            Act.planned(
+                                                    key, t, catalogue.startingMaterial(t), zones)),
+                                    key,
+                                    PlanStep.Origin.EFFECT,
+                                    false));
+                });
+        return out;
+    }
+
+    /** A step that the user has put in. */
+    static EffectGroup own(Act act) {
         return new EffectGroup(
-                t.name(),
-                t.age(),
-                List.of(
-                        Act.planned(
-                                t.key(),
-                                t,
-                                catalogue.startingMaterial(t),
-                                new LinkedHashSet<>(zones))));
+                act.technique().name(),
+                act.technique().age(),
+                List.of(act),
+                act.id(),
+                PlanStep.Origin.MANUAL,
+                false);
     }
 
     Set<String> zones() {
@@ -86,23 +216,71 @@ record EffectGroup(String name, int age, List<Act> acts) {
         return acts.stream().mapToLong(Act::minutes).sum();
     }
 
+    /** The clear that ends the painting. */
+    boolean isFinalFlat() {
+        return acts.size() == 1
+                && acts.getFirst().technique().role() == Technique.Role.CLEAR
+                && origin == PlanStep.Origin.EFFECT;
+    }
+
+    /** Clears that the way itself brings along. */
+    int ownClears() {
+        return (int)
+                acts.stream()
+                        .filter(a -> a.technique().role() == Technique.Role.CLEAR)
+                        .filter(a -> acts.size() > 1)
+                        .count();
+    }
+
+    /** It lays coats that have to be kept from what would be sprayed over them afterwards. */
+    boolean isCoated() {
+        return acts.stream().anyMatch(a -> a.material().deposits());
+    }
+
     /** Its acts as steps of a plan, each with the reason why it is there. */
     List<PlanStep> steps() {
         List<PlanStep> out = new ArrayList<>();
         for (Act a : acts) {
-            boolean work = a.technique().role() == Technique.Role.WORK;
-            String reason =
-                    switch (a.technique().role()) {
-                        case WORK -> "The coat can be worked only while its window is open.";
-                        case EFFECT -> "You want " + name + " here.";
-                        case CLEAR ->
-                                "It takes the shine off, binds what is loose and protects the whole.";
-                    };
-            out.add(
-                    new PlanStep(
-                            a, work ? PlanStep.Origin.INSERTED : PlanStep.Origin.EFFECT, reason));
+            boolean shows = a.id().equals(main);
+            out.add(new PlanStep(a, shows ? origin : PlanStep.Origin.INSERTED, reason(a, shows)));
         }
         return out;
+    }
+
+    private String reason(Act a, boolean shows) {
+        if (origin == PlanStep.Origin.MANUAL) {
+            return "You put it here.";
+        }
+        Optional<String> of = shows ? Optional.empty() : Optional.of(name);
+        return switch (a.technique().role()) {
+            case WORK ->
+                    shows
+                            ? "You want " + name + " here."
+                            : a.technique().keepsWindow()
+                                    ? "The coat can be worked only while its window is open."
+                                    : "It belongs to "
+                                            + name
+                                            + ": without it the coat does not settle.";
+            case EFFECT ->
+                    of.map(n -> "It belongs to " + n + ": the next coat needs it beneath.")
+                            .orElse("You want " + name + " here.");
+            case CLEAR ->
+                    acts.size() > 1
+                            ? "It belongs to "
+                                    + name
+                                    + ": the next coat would reach what lies beneath."
+                            : "It takes the shine off, binds what is loose and protects the whole.";
+            case HANDLING ->
+                    shows && acts.size() == 1
+                            ? switch (a.technique().key()) {
+                                case "reassemble" ->
+                                        "Fragile parts wait until nothing wet follows.";
+                                case "pack" ->
+                                        "You want it packed: only a fully cured film bears it.";
+                                default -> "You want " + name + ".";
+                            }
+                            : "It belongs to " + name + ".";
+        };
     }
 
     boolean sharesZoneWith(EffectGroup other) {

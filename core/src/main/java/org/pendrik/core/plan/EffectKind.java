@@ -1,29 +1,44 @@
 package org.pendrik.core.plan;
 
-/** An effect that can be seen on a prototype, and the technique that makes it. */
+/** An effect that can be seen on a prototype, or something that has to be done for it. */
 public enum EffectKind {
-    FADE("fade", "mist-fade"),
-    JOINT_SHADE("dark joints", "pin-wash"),
-    CHIPS("chips", "sponge-chip"),
-    RUST_STREAKS("rust streaks", "oil-streak"),
-    DUST("dust and kick-up", "airbrush-dust"),
-    POWDER("heavy dry dirt", "powder");
+    STRIPPED_LETTERING("lettering taken off"),
+    REPAINT("new paint"),
+    SALT_PITS("rust pits under paint"),
+    DECAL("new lettering"),
+    HOME_DECAL("printed lettering"),
+    FADE("fade"),
+    GRAFFITI("graffiti"),
+    JOINT_SHADE("dark joints"),
+    PANEL_LINES("panel lines"),
+    GRIME("all-over grime"),
+    ROAD_DIRT("thin dirt all over"),
+    TRUCK_TONES("truck tones"),
+    HIGHLIGHTS("light edges"),
+    WORN_EDGES("rubbed edges"),
+    CHIPS("chips"),
+    INTERIOR("interior"),
+    RUST_SPOTS("rust spots"),
+    HEAVY_RUST("heavy rust"),
+    RUST_STREAKS("rust streaks"),
+    MINERAL_STREAKS("white mineral streaks"),
+    PATCH("patch and number"),
+    SOOT("soot"),
+    DUST("dust and kick-up"),
+    POWDER("heavy dry dirt"),
+    SPILL("gloss spill"),
+    WHEEL_FACES("wheel faces"),
+    WINDOWS("clear windows"),
+    LOAD("load");
 
     private final String label;
-    private final String technique;
 
-    EffectKind(String label, String technique) {
+    EffectKind(String label) {
         this.label = label;
-        this.technique = technique;
     }
 
     /** As said at the bench. */
     public String label() {
         return label;
-    }
-
-    /** Key of the technique that makes it. */
-    public String technique() {
-        return technique;
     }
 }

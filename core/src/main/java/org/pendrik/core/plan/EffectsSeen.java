@@ -10,6 +10,7 @@ import java.util.Set;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.Material;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.DustHeight;
 import org.pendrik.core.measure.EdgeWear;
@@ -301,14 +302,17 @@ public final class EffectsSeen {
     }
 
     private Optional<String> nearest(EffectKind kind, Lab colour) {
-        return catalogue.technique(kind.technique()).materials().stream()
-                .filter(m -> catalogue.material(m).colour().isPresent())
+        List<String> keys = Ways.technique(kind, Schools.Choice.START, catalogue).materials();
+        return nearest(keys.stream().map(catalogue::material).toList(), colour).map(Material::key);
+    }
+
+    /** The material of some that is nearest to a colour; empty when none has one. */
+    static Optional<Material> nearest(List<Material> materials, Lab colour) {
+        return materials.stream()
+                .filter(m -> m.colour().isPresent())
                 .min(
                         Comparator.comparingDouble(
-                                m ->
-                                        ColourDifference.ciede2000(
-                                                colour,
-                                                catalogue.material(m).colour().orElseThrow())));
+                                m -> ColourDifference.ciede2000(colour, m.colour().orElseThrow())));
     }
 
     /** How large a mark is on the model, what makes it, and whether it can be seen at all. */

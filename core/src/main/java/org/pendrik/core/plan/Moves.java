@@ -1,30 +1,43 @@
 package org.pendrik.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.Column;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Zone;
 
 /** What can come next in a plan: a group whose turn it is, bare or behind one or two clears. */
 final class Moves {
-    private static final List<String> SEALS = List.of("seal-satin", "seal-matte", "seal-gloss");
-
     private final List<EffectGroup> groups;
     private final Precedence precedence;
-    private final Outlook outlook;
-    private final Catalogue catalogue;
+    private final PlanState.Rules rules;
+    private final List<Seals.Seal> seals;
+    private final List<Zone> zones;
+    private final Map<Integer, Map<String, Long>> waits = new HashMap<>();
+    private @Nullable PlanState asked;
     private int tried;
 
-    Moves(List<EffectGroup> groups, Precedence precedence, Outlook outlook, Catalogue catalogue) {
+    Moves(
+            List<EffectGroup> groups,
+            Precedence precedence,
+            PlanState.Rules rules,
+            List<Seals.Seal> seals,
+            List<Zone> zones) {
         this.groups = groups;
         this.precedence = precedence;
-        this.outlook = outlook;
-        this.catalogue = catalogue;
+        this.rules = rules;
+        this.seals = seals;
+        this.zones = zones;
     }
 
     boolean isWhole(PlanState s) {
@@ -38,85 +51,199 @@ final class Moves {
 
     /** All states one group further. */
     List<PlanState> from(PlanState s) {
-        List<PlanState> out = allFrom(s);
+        List<PlanState> out = new ArrayList<>();
+        for (int g = 0; g < groups.size(); g++) {
+            if (precedence.admits(g, s.done())) {
+                of(s, g, out);
+            }
+        }
         tried += out.size();
         return out;
     }
 
-    private List<PlanState> allFrom(PlanState s) {
-        List<PlanState> out = new ArrayList<>();
-        for (int g = 0; g < groups.size(); g++) {
-            if (!precedence.admits(g, s.done())) {
-                continue;
+    private void of(PlanState s, int g, List<PlanState> out) {
+        PlanState.Tried bare = s.then(g, groups.get(g), List.of(), rules);
+        out.add(bare.state());
+        boolean clean = bare.state().weight() == s.weight();
+        Map<String, Long> waiting = waitingOf(s, g);
+        if (!sealable(groups.get(g))) {
+            return;
+        }
+        if (clean && waiting.isEmpty()) {
+            // nothing speaks against it and nothing is waited for: no clear can help here
+            return;
+        }
+        for (Seals.Seal seal : seals) {
+            if (seal.usual()) {
+                clean |= sealed(s, g, bare, waiting, List.of(seal), out);
             }
-            PlanState.Tried bare = s.then(g, groups.get(g), List.of(), outlook);
-            out.add(bare.state());
-            boolean clean = bare.state().weight() == s.weight();
-            boolean waits = bare.state().end() > s.end() + groups.get(g).minutes();
-            if (clean && !waits) {
-                // nothing speaks against it and nothing is waited for: no clear can help here
-                continue;
+        }
+        if (!clean) {
+            for (Seals.Seal seal : seals) {
+                if (!seal.usual()) {
+                    clean |= sealed(s, g, bare, waiting, List.of(seal), out);
+                }
             }
-            for (String seal : SEALS) {
-                PlanState sealed = sealed(s, g, bare, List.of(seal));
-                clean |= sealed.weight() == s.weight();
-                out.add(sealed);
-            }
-            if (!clean) {
-                for (String first : SEALS) {
-                    for (String second : SEALS) {
-                        out.add(sealed(s, g, bare, List.of(first, second)));
+        }
+        if (!clean) {
+            for (Seals.Seal first : seals) {
+                for (Seals.Seal second : seals) {
+                    if (second.usual()) {
+                        sealed(s, g, bare, waiting, List.of(first, second), out);
                     }
+                }
+            }
+        }
+    }
+
+    private static double tooth(Seals.Seal seal) {
+        return seal.material().finish().map(Finish::tooth).orElse(0.0);
+    }
+
+    /** Nobody lays a clear to put a model together or to pack it. */
+    private static boolean sealable(EffectGroup group) {
+        return group.age() < EffectGroup.AGE_OF_HANDING_OVER
+                || group.acts().getFirst().technique().role() != Technique.Role.HANDLING;
+    }
+
+    /** Adds the states behind some clears, one for each choice of zones; whether one is clean. */
+    private boolean sealed(
+            PlanState s,
+            int g,
+            PlanState.Tried bare,
+            Map<String, Long> waiting,
+            List<Seals.Seal> chosen,
+            List<PlanState> out) {
+        EffectGroup group = groups.get(g);
+        Set<String> found = new LinkedHashSet<>();
+        String why = "";
+        for (Finding f : bare.against()) {
+            if (f.severity() != Finding.Severity.NOTE) {
+                found.addAll(f.zones());
+                why = why.isEmpty() ? f.why() : why;
+            }
+        }
+        if (found.isEmpty()) {
+            // nothing is wrong without it: only time could be saved, by keeping the carrier from
+            // what is beneath
+            why =
+                    "It keeps the next carrier from coats that would otherwise need days to resist it.";
+        }
+        double tooth = tooth(chosen.getLast());
+        Set<String> next = shared(s, g, tooth, false);
+        Set<String> later = shared(s, g, tooth, true);
+        Set<Set<String>> choices = new LinkedHashSet<>();
+        for (Set<String> needed : needed(found, waiting)) {
+            choices.add(needed);
+            choices.add(with(needed, next));
+            choices.add(with(needed, later));
+        }
+        boolean clean = false;
+        for (Set<String> on : choices) {
+            List<PlanStep> inserted = new ArrayList<>();
+            for (Seals.Seal seal : chosen) {
+                inserted.add(insert(group, seal, on, why, inserted.size()));
+            }
+            PlanState behind = s.then(g, group, inserted, rules).state();
+            clean |= behind.weight() == s.weight();
+            out.add(behind);
+        }
+        return clean;
+    }
+
+    /** As {@link #waiting}, kept for the state at hand. */
+    @SuppressWarnings("ReferenceEquality") // the very state, not one like it
+    private Map<String, Long> waitingOf(PlanState s, int group) {
+        if (asked != s) {
+            asked = s;
+            waits.clear();
+        }
+        return waits.computeIfAbsent(group, g -> waiting(s, groups.get(g)));
+    }
+
+    /**
+     * For zones on which some act of a group would have to wait for what lies there, until when.
+     */
+    private static Map<String, Long> waiting(PlanState s, EffectGroup group) {
+        Map<String, Long> out = new LinkedHashMap<>();
+        for (Act a : group.acts()) {
+            for (String z : a.zones()) {
+                long ready = s.ledger().earliest(a.on(Set.of(z)), s.end());
+                if (ready > s.end()) {
+                    out.merge(z, ready, Math::max);
                 }
             }
         }
         return out;
     }
 
-    private PlanState sealed(PlanState s, int g, PlanState.Tried bare, List<String> seals) {
-        EffectGroup group = groups.get(g);
-        Set<String> zones = new LinkedHashSet<>();
-        String why = "";
-        for (Finding f : bare.against()) {
-            if (f.severity() != Finding.Severity.NOTE) {
-                zones.addAll(f.zones());
-                why = why.isEmpty() ? f.why() : why;
-            }
+    /**
+     * The zones that a clear could be needed on: those with something against it, alone and with
+     * those that would have to wait longest.
+     */
+    private static List<Set<String>> needed(Set<String> found, Map<String, Long> waiting) {
+        List<Set<String>> out = new ArrayList<>();
+        if (!found.isEmpty()) {
+            out.add(found);
         }
-        if (zones.isEmpty()) {
-            // nothing is wrong without it: only time could be saved, by keeping the carrier from
-            // what is beneath
-            zones.addAll(group.zones());
-            why =
-                    "It keeps the next carrier from coats that would otherwise need days to resist it.";
-        }
-        zones.addAll(shared(s, g, catalogue.technique(seals.getLast())));
-        List<PlanStep> inserted = new ArrayList<>();
-        for (String seal : seals) {
-            Technique t = catalogue.technique(seal);
-            String id =
-                    group.acts().getFirst().id() + "+" + seal + (inserted.isEmpty() ? "" : "-2");
-            inserted.add(
-                    new PlanStep(
-                            Act.planned(id, t, catalogue.startingMaterial(t), zones),
-                            PlanStep.Origin.INSERTED,
-                            "For " + group.acts().getFirst().technique().name() + ": " + why));
-        }
-        return s.then(g, group, inserted, outlook).state();
+        waiting.values().stream()
+                .distinct()
+                .sorted(Comparator.reverseOrder())
+                .forEach(
+                        from -> {
+                            Set<String> zones = new LinkedHashSet<>(found);
+                            waiting.forEach(
+                                    (z, ready) -> {
+                                        if (ready >= from) {
+                                            zones.add(z);
+                                        }
+                                    });
+                            out.add(zones);
+                        });
+        return out;
     }
 
-    /** Zones where the next effect needs this clear as well, so that one coat serves both. */
-    private Set<String> shared(PlanState s, int g, Technique seal) {
-        double tooth = catalogue.startingMaterial(seal).finish().map(Finish::tooth).orElse(0.0);
+    private PlanStep insert(
+            EffectGroup group, Seals.Seal seal, Set<String> on, String why, int place) {
+        String id =
+                group.acts().getFirst().id()
+                        + "+"
+                        + seal.technique().key()
+                        + (place == 0 ? "" : "-2");
+        List<Zone> where = zones.stream().filter(z -> on.contains(z.key())).toList();
+        return new PlanStep(
+                Act.planned(id, seal.technique(), seal.material(), where),
+                PlanStep.Origin.INSERTED,
+                "For " + group.acts().getFirst().technique().name() + ": " + why);
+    }
+
+    private static Set<String> with(Set<String> a, Set<String> b) {
+        Set<String> out = new LinkedHashSet<>(a);
+        out.addAll(b);
+        return out;
+    }
+
+    /**
+     * Zones where another effect needs this clear as well, for its finish or against waiting, so
+     * that one coat serves both.
+     *
+     * @param later counts effects whose turn has not come yet, where nothing before them minds
+     */
+    private Set<String> shared(PlanState s, int g, double tooth, boolean later) {
         Set<String> out = new LinkedHashSet<>();
         for (int other = 0; other < groups.size(); other++) {
             Technique t = groups.get(other).acts().getFirst().technique();
+            boolean done = (s.done() & 1L << other) != 0;
             boolean next = precedence.admits(other, s.done() | 1L << g);
-            if (other == g || !next || t.role() != Technique.Role.EFFECT) {
+            if (other == g || done || !(next || later) || t.role() != Technique.Role.EFFECT) {
                 continue;
             }
             for (String z : groups.get(other).zones()) {
-                if (!fits(t, s.ledger().on(z).finish().tooth()) && fits(t, tooth)) {
+                Column c = s.ledger().on(z);
+                boolean needs =
+                        !t.tooth().isTolerable(c.finish().tooth())
+                                || waitingOf(s, other).containsKey(z);
+                if (needs && t.tooth().isTolerable(tooth) && nobodyMinds(s, g, other, z, tooth)) {
                     out.add(z);
                 }
             }
@@ -124,7 +251,21 @@ final class Moves {
         return out;
     }
 
-    private static boolean fits(Technique t, double tooth) {
-        return tooth >= t.tooth().okMin() && tooth <= t.tooth().okMax();
+    /** Whether everything on a zone that comes before an effect takes this tooth too. */
+    private boolean nobodyMinds(PlanState s, int g, int effect, String zone, double tooth) {
+        for (int other = 0; other < groups.size(); other++) {
+            EffectGroup o = groups.get(other);
+            boolean between =
+                    other != g
+                            && other != effect
+                            && (s.done() & 1L << other) == 0
+                            && o.zones().contains(zone)
+                            && (precedence.allBefore(effect) & 1L << other) != 0;
+            Technique t = o.acts().getFirst().technique();
+            if (between && t.role() == Technique.Role.EFFECT && !t.tooth().isTolerable(tooth)) {
+                return false;
+            }
+        }
+        return true;
     }
 }

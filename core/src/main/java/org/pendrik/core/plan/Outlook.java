@@ -1,39 +1,112 @@
 package org.pendrik.core.plan;
 
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Band;
 import org.pendrik.core.film.DryingTimes;
+import org.pendrik.core.film.Finish;
+import org.pendrik.core.film.Ledger;
+import org.pendrik.core.film.Technique;
 import org.pendrik.core.units.Climate;
 
 /**
- * The least time that what is still to do can take: one person's hands on one step after the other,
- * and the last flat over every coat only when it is dry enough to be coated. Both hold whatever
- * else lies there. What the flat's carrier would bite is left out: a clear between can spare that
- * wait.
+ * The least that what is still to do can cost. Time: one person's hands on one step after the
+ * other, a group only after all that has to come before it, and the last flat over every coat only
+ * when it is dry enough to be coated. Clears: on a zone where what is still to come stands in one
+ * order, the fewest changes of finish that its bands of tooth allow; of all zones the most, since
+ * one clear may serve many. Both hold whatever else lies there. What carriers would bite is left
+ * out: a clear between can spare that.
  */
 final class Outlook {
+    private static final double[] SEALS = {
+        Finish.GLOSS.tooth(), Finish.SATIN.tooth(), Finish.MATTE.tooth()
+    };
+
     private final List<EffectGroup> groups;
     private final long[] flatAfter;
-    private final long flatMinutes;
+    private final long[] minutes;
+    private final long[] allBefore;
+    private final int flat;
+    private final long sealMinutes;
+    private final Map<String, List<Integer>> chains;
 
     /**
      * For these groups.
      *
-     * @param groups the last of them the final flat
+     * @param flat index of the final flat, negative when there is none
+     * @param sealMinutes the least hands-on minutes of a clear
+     * @param pinned whether the user's pins may turn the order of a zone around
      */
-    Outlook(List<EffectGroup> groups, Climate air) {
+    Outlook(
+            List<EffectGroup> groups,
+            Precedence precedence,
+            int flat,
+            long sealMinutes,
+            boolean pinned,
+            Climate air) {
         this.groups = groups;
-        this.flatMinutes = groups.getLast().minutes();
-        this.flatAfter = new long[groups.size()];
-        for (int g = 0; g < groups.size() - 1; g++) {
-            Act coat = groups.get(g).acts().getFirst();
-            flatAfter[g] = DryingTimes.of(coat, air).map(DryingTimes::recoat).orElse(0L);
+        this.flat = flat;
+        this.sealMinutes = sealMinutes;
+        int n = groups.size();
+        this.flatAfter = new long[n];
+        this.minutes = new long[n];
+        this.allBefore = new long[n];
+        for (int g = 0; g < n; g++) {
+            minutes[g] = groups.get(g).minutes();
+            allBefore[g] = precedence.allBefore(g);
+            if (g != flat && flat >= 0 && (precedence.before()[flat] & 1L << g) != 0) {
+                flatAfter[g] = waitOf(groups.get(g), air);
+            }
         }
+        this.chains = pinned ? Map.of() : chains(groups);
     }
 
-    /** When the final flat can begin, as far as the coat of this group is concerned. */
-    long flatFrom(int group, long coatEnds) {
-        return coatEnds + flatAfter[group];
+    /** From the end of the first coat of a group until any clear may go over all of its coats. */
+    private static long waitOf(EffectGroup group, Climate air) {
+        long wait = 0;
+        for (Act a : group.acts()) {
+            long recoat = DryingTimes.of(a, air).map(DryingTimes::recoat).orElse(0L);
+            wait = Math.max(wait, recoat);
+        }
+        return wait;
+    }
+
+    /**
+     * For each zone its groups in the order of age, up to where two of one age could be swapped.
+     */
+    private static Map<String, List<Integer>> chains(List<EffectGroup> groups) {
+        Map<String, List<Integer>> out = new LinkedHashMap<>();
+        List<Integer> byAge = new ArrayList<>();
+        for (int g = 0; g < groups.size(); g++) {
+            byAge.add(g);
+        }
+        byAge.sort(Comparator.comparingInt(g -> groups.get(g).age()));
+        for (int g : byAge) {
+            for (String z : groups.get(g).zones()) {
+                out.computeIfAbsent(z, _ -> new ArrayList<>()).add(g);
+            }
+        }
+        out.values()
+                .forEach(
+                        chain -> {
+                            for (int i = 1; i < chain.size(); i++) {
+                                int age = groups.get(chain.get(i)).age();
+                                if (groups.get(chain.get(i - 1)).age() == age) {
+                                    chain.subList(i - 1, chain.size()).clear();
+                                    return;
+                                }
+                            }
+                        });
+        return out;
+    }
+
+    /** When the final flat can begin, as far as the coats of this group are concerned. */
+    long flatFrom(int group, long firstCoatEnds) {
+        return firstCoatEnds + flatAfter[group];
     }
 
     /**
@@ -42,20 +115,87 @@ final class Outlook {
      * @param done bits of the groups done
      * @param end when the last of them ended
      * @param flatFrom when they let the final flat begin
+     * @param clears that are still needed at least
      */
-    long leastEnd(long done, long end, long flatFrom) {
-        long hands = 0;
-        long flat = flatFrom;
+    long leastEnd(long done, long end, long flatFrom, int clears) {
+        long hands = clears * sealMinutes;
+        long flatBegins = flatFrom;
+        long afterFlat = 0;
         for (int g = 0; g < groups.size(); g++) {
-            if ((done & 1L << g) == 0) {
-                hands += groups.get(g).minutes();
-                // the last of the groups is the flat itself
-                if (g < groups.size() - 1) {
-                    long coat = groups.get(g).acts().getFirst().minutes();
-                    flat = Math.max(flat, flatFrom(g, end + coat));
+            if ((done & 1L << g) != 0) {
+                continue;
+            }
+            hands += minutes[g];
+            if (flat >= 0 && g != flat && flatAfter[g] > 0) {
+                long begin = end;
+                long before = allBefore[g] & ~done;
+                while (before != 0) {
+                    int b = Long.numberOfTrailingZeros(before);
+                    begin += minutes[b];
+                    before &= before - 1;
                 }
+                flatBegins =
+                        Math.max(
+                                flatBegins,
+                                flatFrom(g, begin + groups.get(g).acts().getFirst().minutes()));
+            }
+            if (flat >= 0 && g != flat && (allBefore[g] & 1L << flat) != 0) {
+                afterFlat += minutes[g];
             }
         }
-        return hands == 0 ? end : Math.max(end + hands, flat + flatMinutes);
+        if (hands == 0) {
+            return end;
+        }
+        boolean flatToCome = flat >= 0 && (done & 1L << flat) == 0;
+        return Math.max(
+                end + hands, flatToCome ? flatBegins + minutes[flat] + afterFlat : end + hands);
+    }
+
+    /** The fewest clears that are still needed on what lies. */
+    int leastClears(long done, Ledger lies) {
+        int most = 0;
+        for (Map.Entry<String, List<Integer>> chain : chains.entrySet()) {
+            double only = lies.on(chain.getKey()).finish().tooth();
+            // the finish is either what was left, or whichever of the clears still fits
+            int may = 0;
+            int clears = 0;
+            for (int g : chain.getValue()) {
+                if ((done & 1L << g) != 0) {
+                    continue;
+                }
+                boolean first = true;
+                for (Act a : groups.get(g).acts()) {
+                    Band band = a.technique().tooth();
+                    if (a.technique().role() == Technique.Role.EFFECT) {
+                        boolean fits = only >= 0 ? band.isTolerable(only) : fitting(may, band) != 0;
+                        if (!fits && first) {
+                            clears++;
+                            only = -1;
+                            may = 7;
+                        }
+                        if (only < 0) {
+                            int kept = fitting(may, band);
+                            may = kept == 0 ? may : kept;
+                        }
+                    }
+                    first = false;
+                    if (a.material().finish().isPresent()) {
+                        only = a.material().finish().get().tooth();
+                    }
+                }
+            }
+            most = Math.max(most, clears);
+        }
+        return most;
+    }
+
+    private static int fitting(int may, Band band) {
+        int out = 0;
+        for (int i = 0; i < SEALS.length; i++) {
+            if ((may & 1 << i) != 0 && band.isTolerable(SEALS[i])) {
+                out |= 1 << i;
+            }
+        }
+        return out;
     }
 }

@@ -3,11 +3,18 @@ package org.pendrik.core.plan;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.Ledger;
+import org.pendrik.core.film.Placing;
+import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Zone;
+import org.pendrik.core.units.InvalidInput;
 
 /**
  * Finds an order for the effects and the coats that have to go between them.
@@ -27,10 +34,21 @@ import org.pendrik.core.film.FilmCase;
  * then it is the best of the beam.
  */
 public final class PlanCompiler {
-    /** Enough to prove nine effects on twelve zones, and tried in about half a second. */
-    private static final int MOST_TRIES = 10_000;
+    /** Enough to prove six effects on twelve zones, and tried in less than half a second. */
+    private static final int MOST_TRIES = 8_000;
 
     private static final int BEAM = 12;
+
+    /** A clear coat is laid when it saves this much waiting: a day. */
+    static final long CLEAR_WORTH_MINUTES = 1440;
+
+    /** Who would rather wait than lay a clear waits a year before one is laid. */
+    private static final long CLEAR_WORTH_TO_THE_PATIENT = 365L * 1440;
+
+    /** As many as there are bits for. */
+    static final int MOST_GROUPS = 60;
+
+    private static final int FINAL_FLAT_AGE = 90;
 
     private final Catalogue catalogue;
     private final int mostTries;
@@ -50,29 +68,46 @@ public final class PlanCompiler {
         this.mostTries = mostTries;
     }
 
-    /** Compiles a plan for the effects; an empty list of effects gives an empty plan. */
+    /**
+     * Compiles a plan for the effects; without effects and steps of the user's own it is empty.
+     *
+     * @throws org.pendrik.core.units.InvalidInput when there are more than {@value #MOST_GROUPS}
+     *     effects and steps of the user's own
+     */
     public PlanOutcome compile(PlanRequest request) {
         List<EffectGroup> groups = new ArrayList<>();
-        request.effects().forEach(e -> groups.add(EffectGroup.of(e, catalogue)));
+        request.effects()
+                .forEach(
+                        e ->
+                                groups.addAll(
+                                        EffectGroup.of(
+                                                e, request.zones(), request.schools(), catalogue)));
+        request.own().forEach(a -> groups.add(EffectGroup.own(a)));
         FilmCase start = new FilmCase(request.zones(), request.done(), request.air());
         if (groups.isEmpty()) {
-            return new PlanOutcome.Compiled(List.of(), start, 0, 0, true);
+            return new PlanOutcome.Compiled(List.of(), start, 0, 0, 0, true);
         }
-        Set<String> touched = new LinkedHashSet<>();
-        groups.forEach(g -> touched.addAll(g.zones()));
-        request.done().stream()
-                .filter(a -> a.material().deposits())
-                .forEach(a -> touched.addAll(a.zones()));
-        groups.add(EffectGroup.finalFlat(touched, catalogue));
-        Precedence precedence = Precedence.of(groups, request.pins());
+        List<EffectGroup> ends =
+                EffectGroup.ends(
+                        touched(request, groups), request.zones(), request.schools(), catalogue);
+        groups.addAll(ends);
+        if (groups.size() > MOST_GROUPS) {
+            throw new InvalidInput(
+                    "Effects",
+                    groups.size() + " with the steps of your own",
+                    "must be at most " + MOST_GROUPS,
+                    "Join effects of one kind, or plan a part of the subject first.");
+        }
+        Precedence precedence = Precedence.of(groups, request.pins(), request.schools());
         if (!precedence.holds()) {
             return new PlanOutcome.NoPlan(
                     "The pins and the age of the effects contradict each other.",
                     "Take a pin out and compile again.");
         }
-        Outlook outlook = new Outlook(groups, request.air());
-        Moves moves = new Moves(groups, precedence, outlook, catalogue);
-        PlanState first = PlanState.before(start, request.fromMinute(), outlook, catalogue);
+        List<Seals.Seal> seals = Seals.of(request.schools(), catalogue);
+        PlanState.Rules rules = rules(request, groups, precedence, seals);
+        Moves moves = new Moves(groups, precedence, rules, seals, request.zones());
+        PlanState first = PlanState.before(start, request.fromMinute(), rules, catalogue);
         PlanState incumbent = beam(first, moves);
         PriorityQueue<PlanState> open = new PriorityQueue<>(PlanState.BEST_FIRST);
         Frontier seen = new Frontier();
@@ -99,6 +134,48 @@ public final class PlanCompiler {
         return result(incumbent, start, request, true);
     }
 
+    private PlanState.Rules rules(
+            PlanRequest request,
+            List<EffectGroup> groups,
+            Precedence precedence,
+            List<Seals.Seal> seals) {
+        int flat = -1;
+        for (int g = 0; g < groups.size(); g++) {
+            if (groups.get(g).isFinalFlat()) {
+                flat = g;
+            }
+        }
+        long sealMinutes =
+                seals.stream().mapToLong(s -> s.technique().minutes(1, 0)).min().orElse(0);
+        Outlook outlook =
+                new Outlook(
+                        groups,
+                        precedence,
+                        flat,
+                        sealMinutes,
+                        !request.pins().isEmpty(),
+                        request.air());
+        boolean patient = request.schools().of("patience").equals("wait");
+        return new PlanState.Rules(
+                outlook,
+                HouseRules.of(request.schools()),
+                patient ? CLEAR_WORTH_TO_THE_PATIENT : CLEAR_WORTH_MINUTES);
+    }
+
+    /** The zones that a final flat has to cover: those with a coat that is older than it. */
+    private static List<Zone> touched(PlanRequest request, List<EffectGroup> groups) {
+        Set<String> touched = new LinkedHashSet<>();
+        groups.stream()
+                .filter(g -> g.age() < FINAL_FLAT_AGE && g.isCoated())
+                .forEach(g -> touched.addAll(g.zones()));
+        if (!touched.isEmpty()) {
+            request.done().stream()
+                    .filter(a -> a.material().deposits())
+                    .forEach(a -> touched.addAll(a.zones()));
+        }
+        return request.zones().stream().filter(z -> touched.contains(z.key())).toList();
+    }
+
     /** The best whole plan that comes of keeping a few states for each number of effects done. */
     private static PlanState beam(PlanState first, Moves moves) {
         List<PlanState> level = List.of(first);
@@ -118,11 +195,89 @@ public final class PlanCompiler {
         return level.getFirst();
     }
 
-    private static PlanOutcome result(
-            PlanState s, FilmCase start, PlanRequest request, boolean proven) {
+    private PlanOutcome result(PlanState s, FilmCase start, PlanRequest request, boolean proven) {
+        if (s.weight() >= PlanState.STOP_WEIGHT) {
+            return refused(s);
+        }
         List<Act> acts = new ArrayList<>(start.acts());
         s.steps().forEach(p -> acts.add(p.act()));
-        return new PlanOutcome.Compiled(
-                s.steps(), start.with(acts), s.clears(), s.end() - request.fromMinute(), proven);
+        PlanOutcome.Compiled found =
+                new PlanOutcome.Compiled(
+                        s.steps(),
+                        start.with(acts),
+                        s.clears(),
+                        s.end() - request.fromMinute(),
+                        s.weight(),
+                        proven);
+        return proven ? found : polished(found, start, request);
+    }
+
+    /** A plan that was not searched to the end, without the clears that it can do without. */
+    private PlanOutcome.Compiled polished(
+            PlanOutcome.Compiled plan, FilmCase start, PlanRequest request) {
+        PlanOutcome.Compiled best = plan;
+        for (PlanStep s : plan.steps()) {
+            if (s.origin() == PlanStep.Origin.INSERTED
+                    && s.act().technique().role() == Technique.Role.CLEAR
+                    && s.act().id().contains("+")) {
+                best = without(s, best, start, request).orElse(best);
+            }
+        }
+        return best;
+    }
+
+    private Optional<PlanOutcome.Compiled> without(
+            PlanStep clear, PlanOutcome.Compiled plan, FilmCase start, PlanRequest request) {
+        List<PlanStep> steps = new ArrayList<>(plan.steps());
+        if (!steps.removeIf(s -> s.act().id().equals(clear.act().id()))) {
+            return Optional.empty();
+        }
+        HouseRules house = HouseRules.of(request.schools());
+        Ledger lies = Ledger.of(start, catalogue);
+        long clock = request.fromMinute();
+        for (Act a : start.acts()) {
+            clock = Math.max(clock, a.endMinute());
+        }
+        List<Act> untimed = steps.stream().map(PlanStep::act).toList();
+        List<Act> placed = Placing.of(lies, untimed, clock, false).acts();
+        long warnings = 0;
+        List<PlanStep> out = new ArrayList<>();
+        for (int i = 0; i < placed.size(); i++) {
+            Act a = placed.get(i);
+            for (Finding f : lies.against(a)) {
+                if (f.severity() == Finding.Severity.STOP) {
+                    return Optional.empty();
+                }
+                warnings += f.severity() == Finding.Severity.WARN ? 1 : 0;
+            }
+            if (!house.against(a, lies).isEmpty()) {
+                return Optional.empty();
+            }
+            lies = lies.and(a);
+            out.add(new PlanStep(a, steps.get(i).origin(), steps.get(i).reason()));
+        }
+        long minutes = placed.getLast().endMinute() - request.fromMinute();
+        long worth =
+                request.schools().of("patience").equals("wait")
+                        ? CLEAR_WORTH_TO_THE_PATIENT
+                        : CLEAR_WORTH_MINUTES;
+        if (warnings > plan.warnings() || minutes > plan.minutes() + worth) {
+            return Optional.empty();
+        }
+        List<Act> all = new ArrayList<>(start.acts());
+        all.addAll(placed);
+        return Optional.of(
+                new PlanOutcome.Compiled(
+                        out, start.with(all), plan.clears() - 1, minutes, warnings, false));
+    }
+
+    /** The first thing that nothing helped against. */
+    private static PlanOutcome refused(PlanState s) {
+        Finding stop = s.firstStop();
+        return new PlanOutcome.NoPlan(
+                stop.why(),
+                stop.rule() == Finding.Rule.SCHOOL
+                        ? "Choose another answer on the school sheet."
+                        : "Choose another way on the school sheet, leave that effect out, or wait until what lies there has cured.");
     }
 }

@@ -12,9 +12,16 @@ public sealed interface PlanOutcome {
      * @param timed all acts, done ones first, each as early as the coats allow
      * @param clears how many clear coats it takes
      * @param minutes from its first minute to its last, drying included
+     * @param warnings that nothing helped against
      * @param proven whether the search was finished, so that no plan costs less
      */
-    record Compiled(List<PlanStep> steps, FilmCase timed, int clears, long minutes, boolean proven)
+    record Compiled(
+            List<PlanStep> steps,
+            FilmCase timed,
+            int clears,
+            long minutes,
+            long warnings,
+            boolean proven)
             implements PlanOutcome {
         public Compiled {
             steps = List.copyOf(steps);

@@ -14,6 +14,8 @@ import org.pendrik.core.units.Climate;
  * @param pins the user's word on order between steps that make effects
  * @param air the climate of the bench
  * @param fromMinute nothing begins before
+ * @param schools how the workshop does things
+ * @param own steps that the user has put in, to be kept
  */
 public record PlanRequest(
         List<Zone> zones,
@@ -21,11 +23,30 @@ public record PlanRequest(
         List<Effect> effects,
         List<Pin> pins,
         Climate air,
-        long fromMinute) {
+        long fromMinute,
+        Schools.Choice schools,
+        List<Act> own) {
     public PlanRequest {
         zones = List.copyOf(zones);
         done = List.copyOf(done);
         effects = List.copyOf(effects);
         pins = List.copyOf(pins);
+        own = List.copyOf(own);
+    }
+
+    /** Asked of a workshop that does everything as the table of schools starts. */
+    public PlanRequest(
+            List<Zone> zones,
+            List<Act> done,
+            List<Effect> effects,
+            List<Pin> pins,
+            Climate air,
+            long fromMinute) {
+        this(zones, done, effects, pins, air, fromMinute, Schools.Choice.START, List.of());
+    }
+
+    /** The same under other schools. */
+    public PlanRequest with(Schools.Choice others) {
+        return new PlanRequest(zones, done, effects, pins, air, fromMinute, others, own);
     }
 }

@@ -11,7 +11,9 @@ import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.Layer;
 import org.pendrik.core.film.Ledger;
+import org.pendrik.core.film.Placing;
 
 /**
  * Part of a plan: some groups done, the rest to come.
@@ -25,7 +27,8 @@ import org.pendrik.core.film.Ledger;
  * @param clears inserted so far
  * @param end the minute in which the last step ends
  * @param flatFrom when the coats so far let the final flat begin
- * @param leastEnd when a whole plan from here can end at the earliest
+ * @param leastCost what a whole plan from here costs at least, in minutes and clears
+ * @param stop the first stop that speaks against it, or null
  */
 record PlanState(
         long done,
@@ -37,11 +40,9 @@ record PlanState(
         int clears,
         long end,
         long flatFrom,
-        long leastEnd) {
-    /** A clear coat is laid when it saves this much waiting. */
-    private static final long CLEAR_WORTH_MINUTES = 1440;
-
-    private static final long STOP_WEIGHT = 1000;
+        long leastCost,
+        @Nullable Finding stop) {
+    static final long STOP_WEIGHT = 1000;
 
     /** By what a whole plan from here costs at least; of equals the one that is further. */
     static final Comparator<PlanState> BEST_FIRST =
@@ -49,65 +50,85 @@ record PlanState(
                     .thenComparingLong(PlanState::leastCost)
                     .thenComparingLong(s -> -Long.bitCount(s.done()));
 
-    static PlanState before(FilmCase start, long fromMinute, Outlook outlook, Catalogue catalogue) {
+    /**
+     * What does not change during a search.
+     *
+     * @param clearMinutes waiting that one clear coat is worth
+     */
+    record Rules(Outlook outlook, HouseRules house, long clearMinutes) {
+        long cost(long done, long end, long flatFrom, int clears, Ledger lies) {
+            int more = outlook.leastClears(done, lies);
+            return outlook.leastEnd(done, end, flatFrom, more) + (clears + more) * clearMinutes;
+        }
+    }
+
+    static PlanState before(FilmCase start, long fromMinute, Rules rules, Catalogue catalogue) {
         Map<String, String> stacks = new LinkedHashMap<>();
         start.zones().forEach(z -> stacks.put(z.key(), ""));
         long end = fromMinute;
         for (Act a : start.acts()) {
             end = Math.max(end, a.endMinute());
         }
+        Ledger lies = Ledger.of(start, catalogue);
         return new PlanState(
                 0,
                 null,
                 List.of(),
-                Ledger.of(start, catalogue),
+                lies,
                 stacks,
                 0,
                 0,
                 end,
                 end,
-                outlook.leastEnd(0, end, end));
-    }
-
-    private long leastCost() {
-        return leastEnd + clears * CLEAR_WORTH_MINUTES;
+                rules.cost(0, end, end, 0, lies),
+                null);
     }
 
     /** A state and what speaks against its last steps. */
     record Tried(PlanState state, List<Finding> against) {}
 
     /** The state after a group and the clears in front of it, each step as early as it can be. */
-    Tried then(int group, EffectGroup effect, List<PlanStep> clearsBefore, Outlook outlook) {
+    Tried then(int group, EffectGroup effect, List<PlanStep> clearsBefore, Rules rules) {
         List<PlanStep> todo = new ArrayList<>(clearsBefore);
         todo.addAll(effect.steps());
+        Placing placing = Placing.of(ledger, todo.stream().map(PlanStep::act).toList(), end, false);
         List<PlanStep> placed = new ArrayList<>();
         List<Finding> against = new ArrayList<>();
         Ledger lies = ledger;
         Map<String, String> grown = new LinkedHashMap<>(stacks);
-        long clock = end;
         long heavier = weight;
-        for (PlanStep p : todo) {
-            Act act = p.act().at(lies.earliest(p.act(), clock));
-            for (Finding f : lies.against(act)) {
-                against.add(f);
-                heavier +=
-                        switch (f.severity()) {
-                            case STOP -> STOP_WEIGHT;
-                            case WARN -> 1;
-                            case NOTE -> 0;
-                        };
+        Finding worst = stop;
+        for (int i = 0; i < todo.size(); i++) {
+            PlanStep p = todo.get(i);
+            Act act = placing.acts().get(i);
+            int found = lies.weight(act);
+            List<Finding> house = rules.house().against(act, lies);
+            if (found > 0 || !house.isEmpty()) {
+                List<Finding> said = new ArrayList<>(lies.against(act));
+                said.addAll(house);
+                for (Finding f : said) {
+                    heavier +=
+                            switch (f.severity()) {
+                                case STOP -> STOP_WEIGHT;
+                                case WARN -> 1;
+                                case NOTE -> 0;
+                            };
+                    worst = worst == null && f.severity() == Finding.Severity.STOP ? f : worst;
+                }
+                against.addAll(said);
             }
             lies = lies.and(act);
             placed.add(new PlanStep(act, p.origin(), p.reason()));
-            clock = act.endMinute();
             if (act.material().deposits()) {
-                String coat = act.material().key() + act.thickness();
+                String coat = "/" + act.technique().key() + act.material().key() + act.thickness();
                 act.zones().forEach(z -> grown.merge(z, coat, String::concat));
             }
         }
+        long clock = placed.getLast().act().endMinute();
         long coatEnds = placed.get(clearsBefore.size()).act().endMinute();
-        long flat = Math.max(flatFrom, outlook.flatFrom(group, coatEnds));
+        long flat = Math.max(flatFrom, rules.outlook().flatFrom(group, coatEnds));
         long all = done | 1L << group;
+        int laid = clears + clearsBefore.size() + effect.ownClears();
         PlanState next =
                 new PlanState(
                         all,
@@ -116,11 +137,28 @@ record PlanState(
                         lies,
                         grown,
                         heavier,
-                        clears + clearsBefore.size(),
+                        laid,
                         clock,
                         flat,
-                        Math.max(leastEnd, outlook.leastEnd(all, clock, flat)));
+                        Math.max(leastCost, rules.cost(all, clock, flat, laid, lies)),
+                        worst);
         return new Tried(next, against);
+    }
+
+    /** The first stop; there is one when the weight says so. */
+    Finding firstStop() {
+        if (stop == null) {
+            throw new IllegalStateException("no stop");
+        }
+        return stop;
+    }
+
+    /** When every coat was laid, zone by zone from below: older is never worse for what follows. */
+    long[] laidAt() {
+        return stacks.keySet().stream()
+                .flatMap(z -> ledger.on(z).layers().stream())
+                .mapToLong(Layer::laidAt)
+                .toArray();
     }
 
     /** All steps so far, in order. */

@@ -1,6 +1,7 @@
 package org.pendrik.core.plan;
 
 import java.util.List;
+import org.pendrik.core.film.Technique;
 
 /**
  * Which groups must be done before which: the older on the prototype first where they share a zone,
@@ -10,14 +11,16 @@ import java.util.List;
  */
 @SuppressWarnings("ArrayRecordComponent") // never compared
 record Precedence(long[] before) {
-    static Precedence of(List<EffectGroup> groups, List<Pin> pins) {
+    static Precedence of(List<EffectGroup> groups, List<Pin> pins, Schools.Choice schools) {
         int n = groups.size();
         long[] before = new long[n];
         for (int i = 0; i < n; i++) {
             for (int j = 0; j < n; j++) {
                 EffectGroup a = groups.get(i);
                 EffectGroup b = groups.get(j);
-                boolean younger = a.age() < b.age() && a.sharesZoneWith(b);
+                boolean younger =
+                        (a.age() < b.age() && (a.sharesZoneWith(b) || everywhere(a, b)))
+                                || facesFirst(a, b, schools);
                 boolean pinned = false;
                 boolean against = false;
                 for (Pin p : pins) {
@@ -30,6 +33,44 @@ record Precedence(long[] before) {
             }
         }
         return new Precedence(before);
+    }
+
+    /**
+     * What goes by age wherever it is done: glass is masked before anything is sprayed, and what
+     * comes after the final flat waits for it.
+     */
+    private static boolean everywhere(EffectGroup a, EffectGroup b) {
+        boolean masksFirst =
+                a.acts().getFirst().technique().role() == Technique.Role.HANDLING
+                        && b.acts().stream().anyMatch(x -> x.technique().booth());
+        return masksFirst || a.isFinalFlat();
+    }
+
+    /** Where the same is done on the roof and on the sides, the school says which comes first. */
+    private static boolean facesFirst(EffectGroup a, EffectGroup b, Schools.Choice schools) {
+        if (a.age() != b.age() || a.up() == b.up()) {
+            return false;
+        }
+        return switch (schools.of("faces")) {
+            case "roof-first" -> a.up();
+            case "sides-first" -> b.up();
+            default -> false;
+        };
+    }
+
+    /** Everything that must be done before a group, however far back. */
+    long allBefore(int group) {
+        long all = before[group];
+        long last = -1;
+        while (all != last) {
+            last = all;
+            for (int g = 0; g < before.length; g++) {
+                if ((all & 1L << g) != 0) {
+                    all |= before[g];
+                }
+            }
+        }
+        return all;
     }
 
     /** Whether a group can be done when those of {@code done} are. */

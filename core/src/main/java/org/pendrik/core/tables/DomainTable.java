@@ -6,7 +6,10 @@ import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -66,7 +69,7 @@ public final class DomainTable {
                                         + " columns, the header names "
                                         + parser.getHeaderNames().size());
                     }
-                    out.add(mapper.apply(new Row(r)));
+                    out.add(mapper.apply(new Row(file, line, r.toMap())));
                 } catch (IllegalArgumentException e) {
                     throw new IllegalStateException(
                             file + ", line " + line + ": " + e.getMessage(), e);
@@ -78,15 +81,48 @@ public final class DomainTable {
 
     /** One row, read by column name. */
     public static final class Row {
-        private final CSVRecord values;
+        private final String file;
+        private final long line;
+        private final Map<String, String> values;
 
-        private Row(CSVRecord values) {
+        private Row(String file, long line, Map<String, String> values) {
+            this.file = file;
+            this.line = line;
             this.values = values;
+        }
+
+        /** The columns, in the order of the header. */
+        public Set<String> names() {
+            return values.keySet();
+        }
+
+        /** The same row with other text in some columns. */
+        public Row with(Map<String, String> cells) {
+            Map<String, String> changed = new LinkedHashMap<>(values);
+            changed.putAll(cells);
+            return new Row(file, line, changed);
+        }
+
+        /**
+         * Maps the row.
+         *
+         * @throws IllegalStateException when it is bad; the message names file and line
+         */
+        public <T> T read(Function<Row, T> mapper) {
+            try {
+                return mapper.apply(this);
+            } catch (IllegalArgumentException e) {
+                throw new IllegalStateException(file + ", line " + line + ": " + e.getMessage(), e);
+            }
         }
 
         /** The text of a column, trimmed, possibly empty. */
         public String text(String column) {
-            return values.get(column);
+            String t = values.get(column);
+            if (t == null) {
+                throw new IllegalArgumentException("column " + column + " is missing");
+            }
+            return t;
         }
 
         /** Whether the column holds anything in this row. */

@@ -40,8 +40,9 @@ public class FilmPropertiesTest {
             Material m = CATALOGUE.material(t.materials().get(r.nextInt(t.materials().size())));
             Thickness h =
                     List.of(Thickness.MIST, Thickness.LIGHT, Thickness.NORMAL).get(r.nextInt(3));
-            acts.add(new Act("a" + i, t, m, h, Set.of("side"), at, t.minutes(1), done));
-            at += t.minutes(1) + (long) Math.exp(r.nextDouble() * 9);
+            int minutes = t.minutes(1, 0.25);
+            acts.add(new Act("a" + i, t, m, h, Set.of("side"), at, minutes, done));
+            at += minutes + (long) Math.exp(r.nextDouble() * 9);
         }
         Zone z =
                 new Zone(
@@ -130,7 +131,7 @@ public class FilmPropertiesTest {
             Column bare = Bench.check(c).columns().getFirst();
             long top = c.acts().getLast().endMinute();
             Act coat =
-                    Act.planned("seal", seal, CATALOGUE.startingMaterial(seal), Set.of("side"))
+                    Act.planned("seal", seal, CATALOGUE.startingMaterial(seal), c.zones())
                             .at(top + 60);
             List<Act> acts = new ArrayList<>(c.acts());
             acts.add(coat);

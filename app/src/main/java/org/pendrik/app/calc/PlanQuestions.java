@@ -1,0 +1,190 @@
+package org.pendrik.app.calc;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.engines.Engines;
+import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.Thickness;
+import org.pendrik.core.plan.Alternatives;
+import org.pendrik.core.plan.Effect;
+import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.Pin;
+import org.pendrik.core.plan.PlanOutcome;
+import org.pendrik.core.plan.PlanRequest;
+import org.pendrik.core.plan.PlanStep;
+import org.pendrik.core.plan.Schools;
+import org.pendrik.core.units.InvalidInput;
+import org.springframework.stereotype.Component;
+
+/** Plans without a job. */
+@Component
+class PlanQuestions {
+    static final String EXAMPLE =
+            """
+            {
+              "zones": [
+                {"key": "left-side", "name": "left side", "substrate": "FACTORY_SEMI_GLOSS", "lettering": false, "areaMm2": 2800},
+                {"key": "roof", "name": "roof", "substrate": "FACTORY_SEMI_GLOSS", "lettering": false, "areaMm2": 2400, "up": true}
+              ],
+              "history": [],
+              "effects": [
+                {"id": "fade", "kind": "FADE", "zones": ["left-side", "roof"], "strength": 2},
+                {"id": "joints", "kind": "JOINT_SHADE", "zones": ["left-side"], "strength": 2},
+                {"id": "rust", "kind": "RUST_STREAKS", "zones": ["left-side"], "strength": 1},
+                {"id": "soot", "kind": "SOOT", "zones": ["roof"], "strength": 2}
+              ],
+              "pins": [],
+              "schools": {"streaks": "oil"},
+              "fromMinute": 0,
+              "celsius": 21,
+              "humidity": 0.5
+            }
+            """;
+    private static final int MOST_EFFECTS = 40;
+
+    private final FilmQuestions film;
+    private final Engines engines;
+
+    PlanQuestions(FilmQuestions film, Engines engines) {
+        this.film = film;
+        this.engines = engines;
+    }
+
+    /**
+     * An effect.
+     *
+     * @param material the material wanted for it; null takes the way's own
+     */
+    record WantedEffect(
+            String id, EffectKind kind, ZoneKeys zones, int strength, @Nullable String material) {}
+
+    record PlanQuestion(
+            List<FilmQuestions.ZonePart> zones,
+            List<FilmQuestions.ActPart> history,
+            List<WantedEffect> effects,
+            List<Pin> pins,
+            Map<String, String> schools,
+            long fromMinute,
+            double celsius,
+            double humidity) {}
+
+    record PlannedStep(
+            String id,
+            String technique,
+            String material,
+            Thickness thickness,
+            List<String> zones,
+            long atMinute,
+            int minutes,
+            PlanStep.Origin origin,
+            String reason) {
+        static PlannedStep of(PlanStep s) {
+            Act a = s.act();
+            return new PlannedStep(
+                    a.id(),
+                    a.technique().key(),
+                    a.material().key(),
+                    a.thickness(),
+                    List.copyOf(a.zones()),
+                    a.atMinute(),
+                    a.minutes(),
+                    s.origin(),
+                    s.reason());
+        }
+    }
+
+    /**
+     * A plan.
+     *
+     * @param proven whether the search was finished, so that no plan costs less
+     */
+    record PlanAnswer(
+            List<PlannedStep> steps, int clears, long minutes, long warnings, boolean proven) {
+        static PlanAnswer of(PlanOutcome.Compiled p) {
+            return new PlanAnswer(
+                    p.steps().stream().map(PlannedStep::of).toList(),
+                    p.clears(),
+                    p.minutes(),
+                    p.warnings(),
+                    p.proven());
+        }
+    }
+
+    record AlternativePart(
+            Map<String, String> changed,
+            String sentence,
+            long readyMinute,
+            long handsOnMinutes,
+            int risk,
+            PlanAnswer plan) {}
+
+    PlanAnswer compile(PlanQuestion q) {
+        return switch (engines.compiler().compile(request(q))) {
+            case PlanOutcome.Compiled p -> PlanAnswer.of(p);
+            case PlanOutcome.NoPlan no ->
+                    throw new InvalidInput(
+                            "Plan", "these effects", "cannot be made: " + no.reason(), no.remedy());
+        };
+    }
+
+    List<AlternativePart> alternatives(PlanQuestion q) {
+        return engines.alternatives().of(request(q), PlanQuestions::end).stream()
+                .map(PlanQuestions::part)
+                .toList();
+    }
+
+    private static long end(FilmCase c) {
+        return c.acts().stream().mapToLong(Act::endMinute).max().orElse(0);
+    }
+
+    private static AlternativePart part(Alternatives.Alternative a) {
+        return new AlternativePart(
+                a.changed(),
+                a.sentence(),
+                a.readyMinute(),
+                a.handsOnMinutes(),
+                a.risk(),
+                PlanAnswer.of(a.plan()));
+    }
+
+    private PlanRequest request(PlanQuestion q) {
+        if (q.effects().size() > MOST_EFFECTS) {
+            throw new InvalidInput(
+                    "Effects", "" + q.effects().size(), "must be at most 40", "Join some of them.");
+        }
+        FilmCase laid = film.filmCase(q.zones(), q.history(), q.celsius(), q.humidity());
+        for (WantedEffect e : q.effects()) {
+            for (String z : e.zones().keys()) {
+                if (laid.zones().stream().noneMatch(zone -> zone.key().equals(z))) {
+                    throw new InvalidInput(
+                            "Zone of " + e.id(),
+                            z,
+                            "is not part of the subject",
+                            "Name it among the zones.");
+                }
+            }
+        }
+        return new PlanRequest(
+                laid.zones(),
+                laid.acts(),
+                q.effects().stream()
+                        .map(
+                                e ->
+                                        new Effect(
+                                                e.id(),
+                                                e.kind(),
+                                                e.zones().set(),
+                                                e.strength(),
+                                                Optional.ofNullable(e.material())))
+                        .toList(),
+                q.pins(),
+                laid.air(),
+                q.fromMinute(),
+                new Schools.Choice(q.schools()),
+                List.of());
+    }
+}

@@ -1,0 +1,37 @@
+package org.pendrik.app.diary;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.pendrik.core.plan.Alternatives;
+
+/**
+ * A plan laid beside the one asked for.
+ *
+ * @param changed questions answered otherwise, with the answer's key
+ * @param sentence what it gives and takes; empty for the plan asked for
+ * @param readyAt when it is ready, as the bench time has it
+ * @param steps names of its steps in order
+ * @param proven nothing costs less
+ */
+record AlternativeView(
+        Map<String, String> changed,
+        String sentence,
+        Instant readyAt,
+        int clears,
+        long handsOnMinutes,
+        int risk,
+        List<String> steps,
+        boolean proven) {
+    static AlternativeView of(Alternatives.Alternative a) {
+        return new AlternativeView(
+                a.changed(),
+                a.sentence(),
+                Instant.ofEpochSecond(a.readyMinute() * 60),
+                a.plan().clears(),
+                a.handsOnMinutes(),
+                a.risk(),
+                a.plan().steps().stream().map(s -> s.act().technique().name()).toList(),
+                a.plan().proven());
+    }
+}

@@ -1,0 +1,76 @@
+package org.pendrik.app.priors;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.pendrik.core.film.Overrule;
+
+@Mapper
+interface PriorMapper {
+    /**
+     * A coat that was seen to be touch dry.
+     *
+     * @param predictedMin minutes that the tables say for that coat in that air
+     * @param seenMin minutes that it took
+     */
+    record Seen(
+            UUID jobId,
+            String stepId,
+            String material,
+            double predictedMin,
+            double seenMin,
+            Instant seenAt) {}
+
+    /** A cell as it is kept; its names are no words of SQL. */
+    record Kept(Overrule.Table priorTable, String priorKey, String priorColumn, String ownValue) {
+        Overrule overrule() {
+            return new Overrule(priorTable, priorKey, priorColumn, ownValue);
+        }
+    }
+
+    @Select(
+            """
+            select prior_table, prior_key, prior_column, own_value from prior_overrule
+            order by prior_table, prior_key, prior_column
+            """)
+    List<Kept> overrules();
+
+    @Delete(
+            """
+            delete from prior_overrule
+            where prior_table = #{table} and prior_key = #{key} and prior_column = #{column}
+            """)
+    void drop(
+            @Param("table") Overrule.Table table,
+            @Param("key") String key,
+            @Param("column") String column);
+
+    @Insert(
+            """
+            insert into prior_overrule (prior_table, prior_key, prior_column, own_value)
+            values (#{table}, #{key}, #{column}, #{value})
+            """)
+    void add(Overrule o);
+
+    @Select(
+            """
+            select job_id, step_id, material, predicted_min, seen_min, seen_at from drying_seen
+            order by seen_at, step_id
+            """)
+    List<Seen> seen();
+
+    @Delete("delete from drying_seen where job_id = #{jobId} and step_id = #{stepId}")
+    int forget(@Param("jobId") UUID jobId, @Param("stepId") String stepId);
+
+    @Insert(
+            """
+            insert into drying_seen (job_id, step_id, material, predicted_min, seen_min, seen_at)
+            values (#{jobId}, #{stepId}, #{material}, #{predictedMin}, #{seenMin}, #{seenAt})
+            """)
+    void see(Seen s);
+}

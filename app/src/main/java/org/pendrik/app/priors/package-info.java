@@ -1,0 +1,5 @@
+/** The workshop's own figures in place of the tables', and the pace learned from its bench. */
+@NullMarked
+package org.pendrik.app.priors;
+
+import org.jspecify.annotations.NullMarked;

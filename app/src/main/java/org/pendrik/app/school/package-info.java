@@ -1,0 +1,5 @@
+/** Which of several accepted ways the workshop takes, and where a job takes another. */
+@NullMarked
+package org.pendrik.app.school;
+
+import org.jspecify.annotations.NullMarked;

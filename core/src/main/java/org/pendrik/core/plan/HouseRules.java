@@ -1,0 +1,93 @@
+package org.pendrik.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Carrier;
+import org.pendrik.core.film.Column;
+import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.Layer;
+import org.pendrik.core.film.Ledger;
+import org.pendrik.core.film.Technique;
+
+/**
+ * What the schools ask of a surface beyond what the chemistry does: the finish under a wash, a
+ * clear under what is wiped with spirit. Kept by the compiler as if it were a stop; the film engine
+ * does not know it.
+ */
+record HouseRules(Optional<Finishes> underWash, boolean clearBeforeWipe) {
+    /** A span of tooth and its name. */
+    private record Finishes(String label, double from, double to) {}
+
+    static HouseRules of(Schools.Choice schools) {
+        Optional<Finishes> under =
+                switch (schools.of("wash-surface")) {
+                    case "gloss" -> Optional.of(new Finishes("gloss", 0, 0.2));
+                    case "satin" -> Optional.of(new Finishes("satin", 0.3, 0.6));
+                    case "matte" -> Optional.of(new Finishes("flat or bare", 0.6, 0.9));
+                    default -> Optional.empty();
+                };
+        return new HouseRules(under, schools.of("clear-before-wipe").equals("yes"));
+    }
+
+    /** What the house has against an act on what lies there. */
+    List<Finding> against(Act act, Ledger lies) {
+        Technique t = act.technique();
+        if (t.follow().isEmpty() || t.action().equals(org.pendrik.core.film.Action.DRY)) {
+            return List.of();
+        }
+        List<String> otherFinish = new ArrayList<>();
+        List<String> unsealed = new ArrayList<>();
+        for (String z : act.zones()) {
+            Column c = lies.on(z);
+            double tooth = c.finish().tooth();
+            if (isWash(t)
+                    && underWash.filter(f -> tooth < f.from() || tooth > f.to()).isPresent()) {
+                otherFinish.add(z);
+            }
+            List<Layer> coats = c.layers();
+            boolean spirit =
+                    act.material().carrier() == Carrier.Named.ODOURLESS_SPIRIT
+                            || act.material().carrier() == Carrier.Named.ENAMEL_THINNER;
+            if (clearBeforeWipe
+                    && spirit
+                    && (coats.isEmpty() || !coats.getLast().material().isClear())) {
+                unsealed.add(z);
+            }
+        }
+        List<Finding> out = new ArrayList<>();
+        if (!otherFinish.isEmpty()) {
+            out.add(
+                    says(
+                            act,
+                            otherFinish,
+                            "Your school lays a wash on " + underWash.orElseThrow().label() + "."));
+        }
+        if (!unsealed.isEmpty()) {
+            out.add(
+                    says(
+                            act,
+                            unsealed,
+                            "Your school lays a clear under what is wiped with spirit."));
+        }
+        return out;
+    }
+
+    private static boolean isWash(Technique t) {
+        // lines run along joints by themselves: on anything rough they do not run at all
+        return t.key().endsWith("-wash") && !t.key().equals("panel-wash");
+    }
+
+    private static Finding says(Act act, List<String> zones, String why) {
+        return new Finding(
+                Finding.Rule.SCHOOL,
+                Finding.Severity.STOP,
+                act.id(),
+                zones,
+                List.of(),
+                why,
+                Map.of());
+    }
+}

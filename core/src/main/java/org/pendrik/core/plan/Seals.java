@@ -1,0 +1,66 @@
+package org.pendrik.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.Material;
+import org.pendrik.core.film.Technique;
+
+/** The clears that a workshop lays, by what it lays them with. */
+final class Seals {
+    private static final List<String> FINISHES = List.of("satin", "matte", "gloss");
+
+    private Seals() {}
+
+    /**
+     * A clear that can be laid.
+     *
+     * @param usual the one that is tried first
+     */
+    record Seal(Technique technique, Material material, boolean usual) {}
+
+    private static String kind(Schools.Choice schools) {
+        return switch (schools.of("applicator")) {
+            case "airbrush" -> "seal-";
+            case "brush" -> "brush-";
+            default -> "can-";
+        };
+    }
+
+    /** All clears, satin first; lacquer in mists where water and alcohol have to be kept out. */
+    static List<Seal> of(Schools.Choice schools, Catalogue catalogue) {
+        List<Seal> out = new ArrayList<>();
+        for (String f : FINISHES) {
+            Technique t = catalogue.technique(kind(schools) + f);
+            out.add(new Seal(t, catalogue.startingMaterial(t), true));
+        }
+        if (schools.of("applicator").equals("airbrush")) {
+            for (String key : List.of("lacquer-satin", "lacquer-matte")) {
+                Technique t = catalogue.technique(key);
+                out.add(new Seal(t, catalogue.startingMaterial(t), false));
+            }
+            out.add(
+                    new Seal(
+                            catalogue.technique("seal-gloss"),
+                            catalogue.material("polish-gloss"),
+                            false));
+        }
+        return out;
+    }
+
+    /** A technique, or for a clear the one that the workshop lays it with. */
+    static Technique as(String technique, Schools.Choice schools, Catalogue catalogue) {
+        return catalogue.technique(
+                technique.startsWith("seal-")
+                        ? kind(schools) + technique.substring("seal-".length())
+                        : technique);
+    }
+
+    static String finalFlat(Schools.Choice schools) {
+        return switch (schools.of("applicator")) {
+            case "airbrush" -> "final-flat";
+            case "brush" -> "brush-final";
+            default -> "can-final";
+        };
+    }
+}

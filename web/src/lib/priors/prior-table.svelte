@@ -1,0 +1,116 @@
+<script lang="ts">
+	import { api, must } from '$lib/api/client';
+	import { queryClient } from '$lib/api/queries';
+	import Button from '$lib/ui/button.svelte';
+	import { Desk } from '$lib/ui/desk.svelte';
+	import { columnName, isText, learned, own, type Line } from './priors';
+
+	/** The figures of one material or technique at a time, the program's own beside the workshop's. */
+	let { lines }: { lines: Line[] } = $props();
+
+	const desk = Desk.get();
+	const nameOf = (l: Line) => `${l.table}/${l.key}`;
+	let chosen = $state('MATERIAL/oil-fresh-rust');
+	const line = $derived(lines.find((l) => nameOf(l) === chosen) ?? lines[0]);
+	let entered = $state<Record<string, string>>({});
+	const groups = $derived([...new Set(lines.map((l) => l.group))]);
+	const changed = $derived(lines.filter((l) => l.cells.some((c) => c.own !== null)));
+	const cells = $derived(
+		(line?.cells ?? []).filter((c) => c.shipped !== '' || c.own !== null || isText(c.column))
+	);
+
+	async function put(l: Line, values: Record<string, string>) {
+		const path = { table: l.table, key: l.key };
+		queryClient.setQueryData(
+			['priors'],
+			await must(api.PUT('/api/priors/{table}/{key}', { params: { path }, body: { values } }))
+		);
+	}
+	function save(l: Line, values: Record<string, string>, label: string) {
+		const before = own(l, {});
+		const fresh = () => queryClient.invalidateQueries();
+		void desk
+			.edit(
+				label,
+				() => put(l, values),
+				fresh,
+				async () => {
+					await put(l, before);
+					await fresh();
+				}
+			)
+			.then((stored) => {
+				if (stored) entered = {};
+			});
+	}
+</script>
+
+{#if line}
+	<div class="flex flex-wrap items-center gap-3">
+		<label class="flex items-center gap-2"
+			><span class="tag">Figures of</span>
+			<select
+				bind:value={chosen}
+				onchange={() => {
+					entered = {};
+				}}
+			>
+				{#each groups as g (g)}
+					<optgroup label={g}>
+						{#each lines.filter((l) => l.group === g) as l (nameOf(l))}
+							<option value={nameOf(l)}
+								>{l.name}{l.cells.some((c) => c.own !== null) ? ' · own' : ''}</option
+							>
+						{/each}
+					</optgroup>
+				{/each}
+			</select></label
+		>
+		{#if line.pace}<p class="text-soft">{learned(line.pace)}</p>{/if}
+	</div>
+	<form
+		class="mt-2"
+		onsubmit={(e) => {
+			e.preventDefault();
+			save(line, own(line, entered), `${line.name}: own figures`);
+		}}
+	>
+		<div class="grid gap-x-6 gap-y-1 sm:grid-cols-2 lg:grid-cols-3">
+			{#each cells as c (c.column)}
+				<label
+					class="flex flex-col gap-0.5 border-t border-line py-1 {isText(c.column)
+						? 'sm:col-span-2 lg:col-span-3'
+						: ''}"
+				>
+					<span class="tag"
+						>{columnName(c.column)}{c.own === null
+							? ''
+							: ` · the program says ${c.shipped || 'nothing'}`}</span
+					>
+					<input
+						class={isText(c.column) ? '' : 'w-32'}
+						maxlength="200"
+						value={entered[c.column] ?? c.own ?? c.shipped}
+						oninput={(e) => (entered = { ...entered, [c.column]: e.currentTarget.value })}
+					/>
+				</label>
+			{/each}
+		</div>
+		<div class="mt-3 flex flex-wrap gap-3">
+			<Button type="submit" disabled={desk.busy}>Use these figures</Button>
+			{#if line.cells.some((c) => c.own !== null)}
+				<Button
+					look="bare"
+					disabled={desk.busy}
+					onclick={() => save(line, {}, `${line.name}: the program's figures`)}
+					>Back to the program’s figures</Button
+				>
+			{/if}
+		</div>
+	</form>
+	<p class="tag mt-2 normal-case">
+		{changed.length
+			? `Own figures: ${changed.map((l) => l.name).join(', ')}`
+			: 'Everything is as the program ships it.'}
+	</p>
+{/if}
