@@ -9,7 +9,7 @@
 	const at = $derived(Array.from({ length: 6 }, (_, i) => x + (width / 6) * (i + 0.5)));
 	const path = $derived(
 		kind === 'slick'
-			? at.map((d) => `M${d - 4} ${y - 3} h8`).join(' ')
+			? at.map((d) => `M${d - 3} ${y - 2} h6 m-6 -5 h6`).join(' ')
 			: kind === 'rough'
 				? `M${x} ${y} ` + at.map((d) => `L${d - 2} ${y - 8} L${d + 3} ${y}`).join(' ')
 				: at.map((d, i) => `M${d} ${y} v${i % 2 ? 9 : 15}`).join(' ')

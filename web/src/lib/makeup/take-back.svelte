@@ -129,7 +129,7 @@
 							</span>
 						</span>
 						<button
-							class="border px-3 font-label font-semibold {span} {i === 0 && w.now
+							class="border px-3 font-label font-semibold {span} {i === 0 && w.now && !large
 								? 'border-act bg-act text-on-act'
 								: 'border-soft bg-sheet'}"
 							onclick={() => void take(w)}>Do this next</button

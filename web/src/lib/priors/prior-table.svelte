@@ -28,6 +28,7 @@
 	}
 	function save(l: Line, values: Record<string, string>, label: string) {
 		const before = own(l, {});
+		const sent = { ...entered };
 		const fresh = () => queryClient.invalidateQueries();
 		void desk
 			.edit(
@@ -40,7 +41,10 @@
 				}
 			)
 			.then((stored) => {
-				if (stored) entered = {};
+				// what was typed while it was stored is not lost
+				if (stored) {
+					entered = Object.fromEntries(Object.entries(entered).filter(([c, v]) => sent[c] !== v));
+				}
 			});
 	}
 </script>

@@ -9,7 +9,7 @@ const NAMES: Record<string, string> = {
 	full_min: 'fully cured, min',
 	work_from_min: 'window opens, min',
 	work_until_min: 'window closes, min',
-	film_um: 'dry film, µm',
+	film_um: 'dry film, micrometres',
 	hide: 'covers, 0 to 5',
 	paint_parts: 'parts of paint',
 	thinner_parts: 'parts of thinner',

@@ -397,10 +397,11 @@ class DemoWorkshop implements ApplicationRunner {
                         effect(EffectKind.CHIPS, 1, "steps and doors", "walkways", "cab-side"),
                         effect(
                                 EffectKind.RUST_STREAKS,
-                                1,
+                                3,
                                 "below the grilles",
                                 "left-side",
                                 "right-side"),
+                        effect(EffectKind.HEAVY_RUST, 2, "the stack", "exhaust"),
                         effect(EffectKind.TRUCK_TONES, 2, "", "trucks", "underframe"),
                         effect(EffectKind.SOOT, 2, "cab roof, signature", "hood-top"),
                         effect(EffectKind.DUST, 2, "", "trucks", "fuel-tank", "underframe"),

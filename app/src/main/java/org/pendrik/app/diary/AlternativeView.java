@@ -3,6 +3,7 @@ package org.pendrik.app.diary;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import org.pendrik.core.film.Technique;
 import org.pendrik.core.plan.Alternatives;
 
 /**
@@ -10,6 +11,7 @@ import org.pendrik.core.plan.Alternatives;
  *
  * @param changed questions answered otherwise, with the answer's key
  * @param sentence what it gives and takes; empty for the plan asked for
+ * @param clears clear coats, the final flat among them
  * @param readyAt when it is ready, as the bench time has it
  * @param steps names of its steps in order
  * @param proven nothing costs less
@@ -28,7 +30,10 @@ record AlternativeView(
                 a.changed(),
                 a.sentence(),
                 Instant.ofEpochSecond(a.readyMinute() * 60),
-                a.plan().clears(),
+                (int)
+                        a.plan().steps().stream()
+                                .filter(x -> x.act().technique().role() == Technique.Role.CLEAR)
+                                .count(),
                 a.handsOnMinutes(),
                 a.risk(),
                 a.plan().steps().stream().map(s -> s.act().technique().name()).toList(),

@@ -18,7 +18,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class Engines {
     /** Tries for each of the plans that are laid beside one another. */
-    private static final int TRIES_FOR_AN_ALTERNATIVE = 300;
+    private static final int TRIES_FOR_AN_ALTERNATIVE = 150;
 
     private record Kit(
             Catalogue catalogue,

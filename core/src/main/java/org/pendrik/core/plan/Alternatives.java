@@ -27,6 +27,11 @@ public final class Alternatives {
     /** Pairs are tried among this many of the best single changes. */
     private static final int PAIRED = 3;
 
+    /**
+     * Many plans are laid beside one another: each is searched less widely than one that is kept.
+     */
+    private static final int BEAM = 4;
+
     /** Whoever differs by less than this in time has the same date. */
     private static final long SAME_DATE_MINUTES = 120;
 
@@ -39,7 +44,7 @@ public final class Alternatives {
      * @param mostTries the search's limit for each of the plans
      */
     public Alternatives(Catalogue catalogue, int mostTries) {
-        this.compiler = new PlanCompiler(catalogue, mostTries);
+        this.compiler = new PlanCompiler(catalogue, mostTries, BEAM);
         this.check = new FilmCheck(catalogue);
     }
 
@@ -106,7 +111,7 @@ public final class Alternatives {
         for (Alternative a : all) {
             boolean beaten = all.stream().anyMatch(o -> beats(o, a));
             boolean beatenByBase = base.filter(b -> beats(b, a) || isSame(a, b)).isPresent();
-            boolean twin = kept.stream().anyMatch(o -> isSame(o, a));
+            boolean twin = kept.stream().anyMatch(o -> isSame(o, a) || isNoOtherThan(o, a));
             if (!beaten && !beatenByBase && !twin) {
                 kept.add(a);
             }
@@ -168,6 +173,15 @@ public final class Alternatives {
                                 .toList());
     }
 
+    /** Sorted by how much they change: what costs the same and changes more says nothing new. */
+    private static boolean isNoOtherThan(Alternative a, Alternative b) {
+        return a.readyMinute() == b.readyMinute()
+                && a.plan().clears() == b.plan().clears()
+                && a.handsOnMinutes() == b.handsOnMinutes()
+                && a.risk() == b.risk()
+                && b.changed().entrySet().containsAll(a.changed().entrySet());
+    }
+
     private static boolean beats(Alternative a, Alternative b) {
         boolean noWorse =
                 a.readyMinute() <= b.readyMinute()
@@ -192,7 +206,7 @@ public final class Alternatives {
                             String now =
                                     question.answer(base.schools().of(q)).orElseThrow().label();
                             Schools.Answer other = question.answer(key).orElseThrow();
-                            what.add(question.text() + ": " + other.label() + ", not " + now);
+                            what.add(question.text() + ": " + other.label() + " instead of " + now);
                             trades.add(other.trade());
                         });
         List<String> gains = new ArrayList<>();

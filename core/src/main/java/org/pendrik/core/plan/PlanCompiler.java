@@ -52,6 +52,7 @@ public final class PlanCompiler {
 
     private final Catalogue catalogue;
     private final int mostTries;
+    private final int beam;
 
     /** A compiler that gives up proving after about half a second. */
     public PlanCompiler(Catalogue catalogue) {
@@ -64,8 +65,18 @@ public final class PlanCompiler {
      * @param mostTries not negative; 0 takes the plan of the beam as it is
      */
     public PlanCompiler(Catalogue catalogue, int mostTries) {
+        this(catalogue, mostTries, BEAM);
+    }
+
+    /**
+     * A compiler that also keeps fewer or more states on the way to its first plan.
+     *
+     * @param beam at least 1
+     */
+    PlanCompiler(Catalogue catalogue, int mostTries, int beam) {
         this.catalogue = catalogue;
         this.mostTries = mostTries;
+        this.beam = beam;
     }
 
     /**
@@ -177,7 +188,7 @@ public final class PlanCompiler {
     }
 
     /** The best whole plan that comes of keeping a few states for each number of effects done. */
-    private static PlanState beam(PlanState first, Moves moves) {
+    private PlanState beam(PlanState first, Moves moves) {
         List<PlanState> level = List.of(first);
         while (!moves.isWhole(level.getFirst())) {
             Frontier seen = new Frontier();
@@ -190,7 +201,7 @@ public final class PlanCompiler {
                 }
             }
             next.sort(PlanState.BEST_FIRST);
-            level = next.subList(0, Math.min(BEAM, next.size()));
+            level = next.subList(0, Math.min(beam, next.size()));
         }
         return level.getFirst();
     }

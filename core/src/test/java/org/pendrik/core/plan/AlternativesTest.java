@@ -1,0 +1,125 @@
+package org.pendrik.core.plan;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.FilmCheck;
+import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.Zone;
+import org.pendrik.core.units.Climate;
+import org.testng.annotations.Test;
+
+public class AlternativesTest {
+    private static final Catalogue CATALOGUE = Catalogue.load();
+
+    private static Effect effect(EffectKind kind, int strength, String... zones) {
+        return new Effect(
+                kind.name(), kind, new LinkedHashSet<>(List.of(zones)), strength, Optional.empty());
+    }
+
+    private static PlanRequest request(Effect... effects) {
+        Set<String> names = new LinkedHashSet<>();
+        List.of(effects).forEach(e -> names.addAll(e.zones()));
+        List<Zone> zones =
+                names.stream()
+                        .map(
+                                n ->
+                                        new Zone(
+                                                n,
+                                                n,
+                                                Substrate.FACTORY_SEMI_GLOSS,
+                                                false,
+                                                Substrate.UNKNOWN_COLOUR))
+                        .toList();
+        return new PlanRequest(zones, List.of(), List.of(effects), List.of(), Climate.REFERENCE, 0);
+    }
+
+    private static long end(FilmCase c) {
+        return c.acts().stream().mapToLong(Act::endMinute).max().orElse(0);
+    }
+
+    private static List<Alternatives.Alternative> of(PlanRequest r) {
+        return new Alternatives(CATALOGUE, 200).of(r, AlternativesTest::end);
+    }
+
+    private static final PlanRequest RUSTY =
+            request(
+                    effect(EffectKind.JOINT_SHADE, 2, "side"),
+                    effect(EffectKind.RUST_STREAKS, 3, "side"),
+                    effect(EffectKind.HEAVY_RUST, 2, "roof"));
+
+    @Test
+    public void anotherStuffForTheRustIsDaysEarlierAndSaysWhatItTakes() {
+        List<Alternatives.Alternative> all = of(RUSTY);
+        assertEquals(all.getFirst().changed().size(), 0);
+        Alternatives.Alternative faster =
+                all.stream()
+                        .filter(a -> a.changed().containsKey("streaks"))
+                        .findFirst()
+                        .orElseThrow(() -> new AssertionError(all.toString()));
+        long days = (all.getFirst().readyMinute() - faster.readyMinute()) / 1440;
+        assertTrue(days >= 3, days + " days");
+        assertTrue(faster.sentence().contains("instead of artist oil"), faster.sentence());
+        assertTrue(faster.sentence().contains("days earlier"), faster.sentence());
+    }
+
+    @Test
+    public void nothingOfTheFrontIsBeatenByAnythingElse() {
+        List<Alternatives.Alternative> all = of(RUSTY);
+        for (Alternatives.Alternative a : all.subList(1, all.size())) {
+            for (Alternatives.Alternative o : all) {
+                boolean noWorse =
+                        o.readyMinute() <= a.readyMinute()
+                                && o.plan().clears() <= a.plan().clears()
+                                && o.handsOnMinutes() <= a.handsOnMinutes()
+                                && o.risk() <= a.risk();
+                boolean better =
+                        o.readyMinute() < a.readyMinute()
+                                || o.plan().clears() < a.plan().clears()
+                                || o.handsOnMinutes() < a.handsOnMinutes()
+                                || o.risk() < a.risk();
+                assertTrue(!(noWorse && better), o.changed() + " beats " + a.changed());
+            }
+            PlanRequest asked = RUSTY.with(a.schools());
+            assertEquals(String.join("; ", new PlanAudit(CATALOGUE).faults(asked, a.plan())), "");
+        }
+    }
+
+    @Test
+    public void whereNoSchoolMattersThereIsOnlyThePlanItself() {
+        List<Alternatives.Alternative> all = of(request(effect(EffectKind.SPILL, 2, "tank")));
+        assertEquals(all.size(), 1);
+        assertEquals(all.getFirst().sentence(), "");
+    }
+
+    @Test
+    public void aBrokenListIsRepairedByTheFewestChanges() {
+        PlanRequest r =
+                request(
+                        effect(EffectKind.FADE, 2, "side"),
+                        effect(EffectKind.JOINT_SHADE, 2, "side"),
+                        effect(EffectKind.POWDER, 2, "roof"));
+        var plan = (PlanOutcome.Compiled) new PlanCompiler(CATALOGUE).compile(r);
+        List<Act> broken =
+                plan.timed().acts().stream()
+                        .filter(
+                                a ->
+                                        !a.technique().key().startsWith("seal")
+                                                && !a.technique().key().equals("wipe-back"))
+                        .toList();
+        FilmCase film = plan.timed().with(broken);
+        assertTrue(new FilmCheck(CATALOGUE).check(film).stops() > 0);
+        Repair repair = new Repair(CATALOGUE);
+        Repair.Offer offer = repair.of(film).orElseThrow();
+        assertTrue(new FilmCheck(CATALOGUE).check(offer.mended()).isClean());
+        assertEquals(offer.clears(), plan.clears(), offer.mends().toString());
+        assertTrue(repair.of(offer.mended()).isEmpty(), "nothing is wrong any more");
+    }
+}
