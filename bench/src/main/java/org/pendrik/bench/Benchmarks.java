@@ -15,6 +15,7 @@ public final class Benchmarks {
     private static final double COMPARE_BOUND_US = 500_000;
     private static final double MEASURE_BOUND_US = 600_000;
     private static final double PLAN_BOUND_US = 500_000;
+    private static final double TAKE_BACK_BOUND_US = 50_000;
 
     private Benchmarks() {}
 
@@ -32,6 +33,15 @@ public final class Benchmarks {
         System.out.printf(
                 "film check of 60 coats     %8.1f µs   %.2f of the bound of 1 ms%n",
                 film, film / FILM_BOUND_US);
+        double anew = score(results, "everyCoatAnew");
+        System.out.printf(
+                "  every coat anew          %8.1f µs   the check takes %.3f of it%n",
+                anew, film / anew);
+        double back = score(results, "TakeBackBenchmark.takeBack");
+        double daily = score(results, "everyWayDayByDay");
+        System.out.printf(
+                "what takes a coat back     %8.1f ms   %.2f of the bound of 50 ms, %.3f of asking day by day (%.1f ms)%n",
+                back / 1000, back / TAKE_BACK_BOUND_US, back / daily, daily / 1000);
         System.out.printf(
                 "rectify 12 MP to 2400×800  %8.1f ms   %.2f of OpenCV's warpPerspective (%.1f ms), %.2f of the bound of"
                         + " 150 ms%n",
@@ -55,6 +65,12 @@ public final class Benchmarks {
                 "lay one side over another %8.1f ms   with the comparison %.2f of its bound of 500 ms%n",
                 register / 1000, (register + compare) / COMPARE_BOUND_US);
         for (RunResult r : results) {
+            if (r.getParams().getBenchmark().endsWith("everyOrder")
+                    && "6".equals(r.getParams().getParam("effects"))) {
+                System.out.printf(
+                        "  every order of 6         %8.1f ms%n",
+                        r.getPrimaryResult().getScore() / 1000);
+            }
             if (r.getParams().getBenchmark().endsWith("PlanBenchmark.plan")) {
                 double plan = r.getPrimaryResult().getScore();
                 System.out.printf(

@@ -2,7 +2,6 @@ package org.pendrik.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
@@ -33,13 +32,6 @@ public class FilmCheckBenchmark extends Timed {
     public FilmCheckBenchmark() {
         Catalogue catalogue = Catalogue.load();
         check = new FilmCheck(catalogue);
-        List<Act> acts = new ArrayList<>();
-        for (int i = 0; i < COATS; i++) {
-            Technique t = catalogue.technique(CYCLE.get(i % CYCLE.size()));
-            acts.add(
-                    Act.planned("a" + i, t, catalogue.startingMaterial(t), Set.of("side"))
-                            .at(i * 720L));
-        }
         Zone side =
                 new Zone(
                         "side",
@@ -47,7 +39,24 @@ public class FilmCheckBenchmark extends Timed {
                         Substrate.FACTORY_SEMI_GLOSS,
                         true,
                         Substrate.UNKNOWN_COLOUR);
+        List<Act> acts = new ArrayList<>();
+        for (int i = 0; i < COATS; i++) {
+            Technique t = catalogue.technique(CYCLE.get(i % CYCLE.size()));
+            acts.add(
+                    Act.planned("a" + i, t, catalogue.startingMaterial(t), List.of(side))
+                            .at(i * 720L));
+        }
         column = new FilmCase(List.of(side), acts, Climate.REFERENCE);
+    }
+
+    /** The naive twin: every coat judged by laying everything beneath it anew. */
+    @Benchmark
+    public long everyCoatAnew() {
+        long stops = 0;
+        for (int n = 1; n <= COATS; n++) {
+            stops += check.check(column.with(column.acts().subList(0, n))).stops();
+        }
+        return stops;
     }
 
     /** The check. */
