@@ -4,7 +4,12 @@ import { answer, refused, stored } from '$lib/api/stand-in';
 import { Desk } from '$lib/ui/desk.svelte';
 import { PlanDesk, type Makeup } from './plan-desk.svelte';
 
-type Body = { steps: { id: string; material: string }[]; pins: Makeup['pins']; version: number };
+type Body = {
+	steps: { id: string; material: string; origin?: string; reason?: string }[];
+	pins: Makeup['pins'];
+	schools?: Record<string, string> | null;
+	version: number;
+};
 
 const step = (id: string, done = false) => ({
 	id,
@@ -27,7 +32,8 @@ describe('the plan', () => {
 		view = {
 			version: 1,
 			steps: [step('a', true), step('b'), step('c'), step('d')],
-			pins: []
+			pins: [],
+			schools: { chips: 'brush' }
 		} as unknown as Makeup;
 		desk = new Desk();
 		plan = new PlanDesk('job', desk, () => view);
@@ -40,7 +46,8 @@ describe('the plan', () => {
 				return refused(409, 'It was changed.');
 			}
 			const steps = body.steps.map((s) => ({ ...step(s.id, s.id === 'a'), ...s }));
-			return stored({ steps, pins: body.pins, version: view.version + 1 });
+			const schools = body.schools ?? view.schools;
+			return stored({ steps, pins: body.pins, schools, version: view.version + 1 });
 		});
 		answer('GET', () => stored(view));
 	});
@@ -94,6 +101,35 @@ describe('the plan', () => {
 		plan.looked = 'c';
 		expect(plan.lookedAt?.id).toBe('c');
 		expect(plan.chosenStep?.id).toBe('b');
+	});
+
+	test('other answers come with another plan, and go back with it', async () => {
+		answer<{ schools: Record<string, string> }>('POST', ({ body }) =>
+			stored({ ...view, steps: [step('z')], schools: body.schools, version: view.version + 1 })
+		);
+		await plan.choose({ streaks: 'enamel', chips: null }, 'Enamel');
+		expect(view.schools).toEqual({ streaks: 'enamel' });
+		expect(ids()).toBe('z');
+		await desk.undo();
+		expect(ids()).toBe('abcd');
+		expect(view.schools).toEqual({ chips: 'brush' });
+	});
+
+	test('a repair says what it changed', async () => {
+		answer('POST', () =>
+			stored({ labels: ['Lay satin clear before it'], makeup: { ...view, version: 2 } })
+		);
+		await plan.repair();
+		expect(plan.repaired).toEqual(['Lay satin clear before it']);
+		expect(view.version).toBe(2);
+	});
+
+	test('a step that comes back by undo is there for its old reason', async () => {
+		const kept = view.steps[2];
+		if (kept) Object.assign(kept, { origin: 'INSERTED', reason: 'For the wash.' });
+		await plan.remove('c');
+		await desk.undo();
+		expect(view.steps[2]).toMatchObject({ origin: 'INSERTED', reason: 'For the wash.' });
 	});
 
 	test('before the plan is loaded nothing is sent, and that is said', async () => {

@@ -77,7 +77,7 @@ public final class Alternatives {
         Optional<Alternative> base = compiled(request, Map.of(), ready);
         List<Alternative> all = new ArrayList<>();
         for (Schools.Question q : Schools.all()) {
-            if (q.key().equals("ends") || q.key().equals("order")) {
+            if (q.key().equals("ends")) {
                 // what is wanted, not how it is done
                 continue;
             }
