@@ -35,9 +35,11 @@ import org.pendrik.core.units.InvalidInput;
  */
 public final class PlanCompiler {
     /** Enough to prove six effects on twelve zones, and tried in less than half a second. */
-    private static final int MOST_TRIES = 8_000;
+    private static final int MOST_TRIES = 4_000;
 
     private static final int BEAM = 12;
+    private static final int NARROWEST_BEAM = 4;
+    private static final int WAYS_KEPT = 72;
 
     /** A clear coat is laid when it saves this much waiting: a day. */
     static final long CLEAR_WORTH_MINUTES = 1440;
@@ -119,7 +121,7 @@ public final class PlanCompiler {
         PlanState.Rules rules = rules(request, groups, precedence, seals);
         Moves moves = new Moves(groups, precedence, rules, seals, request.zones());
         PlanState first = PlanState.before(start, request.fromMinute(), rules, catalogue);
-        PlanState incumbent = beam(first, moves);
+        PlanState incumbent = beam(first, moves, groups.size());
         PriorityQueue<PlanState> open = new PriorityQueue<>(PlanState.BEST_FIRST);
         Frontier seen = new Frontier();
         open.add(first);
@@ -188,7 +190,9 @@ public final class PlanCompiler {
     }
 
     /** The best whole plan that comes of keeping a few states for each number of effects done. */
-    private PlanState beam(PlanState first, Moves moves) {
+    private PlanState beam(PlanState first, Moves moves, int groups) {
+        // each state of a long plan has more ways on: fewer of them keep the time
+        int width = Math.min(beam, Math.max(NARROWEST_BEAM, WAYS_KEPT / groups));
         List<PlanState> level = List.of(first);
         while (!moves.isWhole(level.getFirst())) {
             Frontier seen = new Frontier();
@@ -201,7 +205,7 @@ public final class PlanCompiler {
                 }
             }
             next.sort(PlanState.BEST_FIRST);
-            level = next.subList(0, Math.min(beam, next.size()));
+            level = next.subList(0, Math.min(width, next.size()));
         }
         return level.getFirst();
     }
