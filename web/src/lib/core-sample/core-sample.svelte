@@ -171,7 +171,9 @@
 			stroke-width="0.6"
 		/>
 	</svg>
-	<figcaption class="mt-1 min-h-[2.4em] text-center font-label text-[0.92rem] leading-tight font-medium">
+	<figcaption
+		class="mt-1 min-h-[2.4em] text-center font-label text-[0.92rem] leading-tight font-medium"
+	>
 		{core.name}
 	</figcaption>
 </figure>
