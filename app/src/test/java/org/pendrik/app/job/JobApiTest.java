@@ -16,7 +16,7 @@ public class JobApiTest extends AppTest {
         ok(put("/api/jobs/" + id, body));
         var again = ok(put("/api/jobs/" + id, body));
         assertEquals(again.path("job").path("version").asInt(), 1);
-        assertEquals(again.path("zones").size(), 12);
+        assertEquals(again.path("zones").size(), 16);
         assertEquals(again.path("scaleName").asString(), "H0");
         assertEquals(again.path("job").path("wantedOn").asString(), "2026-12-24");
     }
