@@ -1283,6 +1283,7 @@ export interface components {
             /** Format: int32 */
             risk: number;
             sentence: string;
+            title: string;
         };
         AlternativeView: {
             changed: {
@@ -1299,6 +1300,7 @@ export interface components {
             risk: number;
             sentence: string;
             steps: string[];
+            title: string;
         };
         Answer: {
             key?: string;

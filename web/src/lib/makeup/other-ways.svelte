@@ -13,9 +13,7 @@
 
 	const ways = createQuery(() => alternativesQuery(jobId, true));
 	const now = new Now(60_000);
-	const title = (a: Schemas['AlternativeView']) =>
-		a.sentence ? a.sentence.split('. ')[0] : 'As you do it now';
-	const rest = (a: Schemas['AlternativeView']) => a.sentence.split('. ').slice(1).join('. ');
+	const title = (a: Schemas['AlternativeView']) => a.title || 'As you do it now';
 </script>
 
 <Loaded query={ways}>
@@ -30,7 +28,7 @@
 		{/if}
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 		<ol class="flex gap-3 overflow-x-auto pb-2" tabindex="0" aria-label="Plans beside one another">
-			{#each list as a, i (a.sentence)}
+			{#each list as a, i (a.title)}
 				<li
 					class="flex w-64 shrink-0 flex-col gap-1 border-t-4 bg-sheet px-3 py-2 {i === 0
 						? 'border-ink'
@@ -48,8 +46,8 @@
 						<dd class="figure">{a.risk}</dd>
 					</dl>
 					{#if i > 0}
-						<p class="grow text-[0.95rem] leading-snug">{rest(a)}</p>
-						<Button disabled={busy} onclick={() => void desk.choose(a.changed, `${title(a)}`)}
+						<p class="grow text-[0.95rem] leading-snug">{a.sentence}</p>
+						<Button disabled={busy} onclick={() => void desk.choose(a.changed, title(a))}
 							>Take this way</Button
 						>
 					{/if}

@@ -116,6 +116,7 @@ class PlanQuestions {
 
     record AlternativePart(
             Map<String, String> changed,
+            String title,
             String sentence,
             long readyMinute,
             long handsOnMinutes,
@@ -144,6 +145,7 @@ class PlanQuestions {
     private static AlternativePart part(Alternatives.Alternative a) {
         return new AlternativePart(
                 a.changed(),
+                a.title(),
                 a.sentence(),
                 a.readyMinute(),
                 a.handsOnMinutes(),

@@ -11,7 +11,6 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.diary.Diaries;
-import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobDraft;
 import org.pendrik.app.job.Jobs;
@@ -36,8 +35,6 @@ import org.pendrik.app.workshop.Workshop;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.diary.DiaryOutcome;
 import org.pendrik.core.diary.DiaryPlacer;
-import org.pendrik.core.diary.DiaryTask;
-import org.pendrik.core.diary.Gap;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Substrate;
@@ -65,7 +62,6 @@ class DemoWorkshop implements ApplicationRunner {
     private final Studies studies;
     private final Plans plans;
     private final BenchLog log;
-    private final Engines engines;
     private final Diaries diaries;
     private final Clock clock;
 
@@ -76,7 +72,6 @@ class DemoWorkshop implements ApplicationRunner {
             Studies studies,
             Plans plans,
             BenchLog log,
-            Engines engines,
             Diaries diaries,
             Clock clock,
             DataFolder.Settings settings) {
@@ -86,7 +81,6 @@ class DemoWorkshop implements ApplicationRunner {
         this.studies = studies;
         this.plans = plans;
         this.log = log;
-        this.engines = engines;
         this.diaries = diaries;
         this.clock = clock;
         if (!settings.demo()) {
@@ -269,33 +263,12 @@ class DemoWorkshop implements ApplicationRunner {
     private void work(UUID id, Instant now) {
         List<StoredStep> steps = plans.of(id).steps();
         FilmCase film = plans.filmCase(id, steps);
-        List<DiaryTask> tasks =
-                film.acts().stream()
-                        .map(
-                                a ->
-                                        new DiaryTask(
-                                                a.id(),
-                                                a.technique().name(),
-                                                a.minutes(),
-                                                java.util.OptionalLong.empty()))
-                        .toList();
-        List<Gap> gaps =
-                engines.timing().lags(film).stream()
-                        .map(
-                                l ->
-                                        new Gap(
-                                                l.fromActId(),
-                                                l.toActId(),
-                                                l.minMinutes(),
-                                                l.maxMinutes(),
-                                                l.why()))
-                        .toList();
         long from = StoredStep.minute(now.minus(Duration.ofDays(24)));
         var placed =
                 (DiaryOutcome.Placed)
                         DiaryPlacer.place(
-                                tasks,
-                                gaps,
+                                Diaries.tasks(film),
+                                diaries.gaps(film),
                                 workshops.current().availability().spans(from, 370),
                                 from);
         List<Act> acts = new ArrayList<>(film.acts());

@@ -10,7 +10,8 @@ import org.pendrik.core.plan.Alternatives;
  * A plan laid beside the one asked for.
  *
  * @param changed questions answered otherwise, with the answer's key
- * @param sentence what it gives and takes; empty for the plan asked for
+ * @param title what is done otherwise; empty for the plan asked for
+ * @param sentence what that gives and takes
  * @param clears clear coats, the final flat among them
  * @param readyAt when it is ready, as the bench time has it
  * @param steps names of its steps in order
@@ -18,6 +19,7 @@ import org.pendrik.core.plan.Alternatives;
  */
 record AlternativeView(
         Map<String, String> changed,
+        String title,
         String sentence,
         Instant readyAt,
         int clears,
@@ -28,6 +30,7 @@ record AlternativeView(
     static AlternativeView of(Alternatives.Alternative a) {
         return new AlternativeView(
                 a.changed(),
+                a.title(),
                 a.sentence(),
                 Instant.ofEpochSecond(a.readyMinute() * 60),
                 (int)

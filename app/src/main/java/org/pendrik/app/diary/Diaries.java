@@ -192,7 +192,8 @@ public class Diaries {
         };
     }
 
-    private static List<DiaryTask> tasks(FilmCase film) {
+    /** The steps as the diary takes them; those that are done stand where they were. */
+    public static List<DiaryTask> tasks(FilmCase film) {
         return film.acts().stream()
                 .map(
                         a ->
@@ -206,7 +207,8 @@ public class Diaries {
                 .toList();
     }
 
-    private List<Gap> gaps(FilmCase film) {
+    /** What lies between them at least and at most. */
+    public List<Gap> gaps(FilmCase film) {
         return engines.timing().lags(film).stream()
                 .map(
                         l ->

@@ -2,6 +2,7 @@ package org.pendrik.core.film;
 
 import java.util.List;
 import org.pendrik.core.units.InvalidInput;
+import org.pendrik.core.units.Words;
 
 /**
  * How much slower or faster than the tables a material dries at this bench, learned from what was
@@ -42,9 +43,9 @@ public record BenchPace(double factor, double low, double high, int observations
             if (!(ratio >= 1 / STRANGEST && ratio <= STRANGEST)) {
                 throw new InvalidInput(
                         "Drying time",
-                        Sayings.minutes(seenMinutes),
+                        Words.span(seenMinutes),
                         "must be within ten times of the "
-                                + Sayings.minutes(predictedMinutes)
+                                + Words.span(predictedMinutes)
                                 + " that the tables say",
                         "Check when the coat was laid, or change the tables.");
             }

@@ -28,7 +28,8 @@ public record FilmReport(
         return findings.stream().filter(f -> f.actId().equals(actId)).toList();
     }
 
-    int weight() {
+    /** Weight of all findings: 1000 for a stop, 1 for a warning, nothing for a note. */
+    public int weight() {
         return findings.stream().mapToInt(f -> f.severity().weight()).sum();
     }
 }

@@ -2,6 +2,7 @@ package org.pendrik.core.film;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.pendrik.core.units.Words;
 
 /** A change to a list of acts that takes a finding away. */
 public sealed interface Mend {
@@ -22,7 +23,7 @@ public sealed interface Mend {
     record Wait(String actId, long minutes) implements Mend {
         @Override
         public String label() {
-            return "Wait " + Sayings.minutes((double) minutes) + " longer";
+            return "Wait " + Words.span((double) minutes) + " longer";
         }
 
         @Override
@@ -93,7 +94,7 @@ public sealed interface Mend {
             implements Mend {
         @Override
         public String label() {
-            return Sayings.capital(technique.name()) + " with " + material.name();
+            return Words.capital(technique.name()) + " with " + material.name();
         }
 
         @Override

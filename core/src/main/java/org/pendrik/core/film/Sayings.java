@@ -2,11 +2,10 @@ package org.pendrik.core.film;
 
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Collectors;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
+import org.pendrik.core.units.Words;
 
 /** What is said of an act on a column, with the figures that led to it. */
 final class Sayings {
@@ -67,7 +66,7 @@ final class Sayings {
                                 + " still works, but "
                                 + outlook
                                 + "."
-                        : capital(surface) + t.name() + ": " + outlook + ".",
+                        : Words.capital(surface) + t.name() + ": " + outlook + ".",
                 numbers);
     }
 
@@ -79,7 +78,7 @@ final class Sayings {
                 Rule.STAINS,
                 Severity.NOTE,
                 List.of(),
-                capital(finish.label())
+                Words.capital(finish.label())
                         + " is porous: "
                         + act.material().name()
                         + " soaks in, it will stain and not wipe clean.",
@@ -99,7 +98,7 @@ final class Sayings {
                 Rule.TRAPPED,
                 Severity.STOP,
                 List.of(l.material().name()),
-                capital(act.material().name())
+                Words.capital(act.material().name())
                         + " hardens before the "
                         + l.material().name()
                         + " beneath it has ("
@@ -129,7 +128,7 @@ final class Sayings {
                 Rule.SLOW,
                 Severity.NOTE,
                 List.of(l.material().name()),
-                capital(act.material().name())
+                Words.capital(act.material().name())
                         + " is waterborne over "
                         + l.material().name()
                         + ": it beads at first and dries slowly; go on in mists.",
@@ -159,7 +158,7 @@ final class Sayings {
                 Rule.REACH,
                 severity,
                 List.of(m.name()),
-                capital(act.carrier().spoken())
+                Words.capital(act.carrier().spoken())
                         + (m.exposure() >= 1 ? "" : " goes through and")
                         + (severity == Severity.STOP ? " dissolves the " : " softens the ")
                         + m.name()
@@ -184,7 +183,7 @@ final class Sayings {
                 Rule.TOO_LITTLE,
                 Severity.STOP,
                 List.of("factory lettering"),
-                capital(act.carrier().spoken()) + " does not lift the factory lettering.");
+                Words.capital(act.carrier().spoken()) + " does not lift the factory lettering.");
     }
 
     Finding tooLittle(List<Layer> targets, double hit) {
@@ -192,13 +191,16 @@ final class Sayings {
         String coat = deepest.material().name();
         String why =
                 targets.size() > 1
-                        ? capital(act.carrier().spoken())
+                        ? Words.capital(act.carrier().spoken())
                                 + " no longer gets through the "
                                 + targets.getFirst().material().name()
                                 + " to the "
                                 + coat
                                 + "."
-                        : capital(act.carrier().spoken()) + " no longer moves the " + coat + ".";
+                        : Words.capital(act.carrier().spoken())
+                                + " no longer moves the "
+                                + coat
+                                + ".";
         return of(Rule.TOO_LITTLE, Severity.STOP, List.of(coat), why, Map.of("bite", hit));
     }
 
@@ -221,7 +223,7 @@ final class Sayings {
                 "The window of the "
                         + name
                         + " closed "
-                        + minutes(age - w.untilMinutes())
+                        + Words.span(age - w.untilMinutes())
                         + " before: it has set and smears instead of wiping.",
                 window(w, age));
     }
@@ -235,7 +237,7 @@ final class Sayings {
                 "The "
                         + name
                         + " is still running: its window opens "
-                        + minutes(w.fromMinutes() - age)
+                        + Words.span(w.fromMinutes() - age)
                         + " later.",
                 window(w, age));
     }
@@ -269,33 +271,7 @@ final class Sayings {
         return out;
     }
 
-    static String capital(String s) {
-        return s.isEmpty() ? s : s.substring(0, 1).toUpperCase(Locale.ROOT) + s.substring(1);
-    }
-
     static String percent(double q) {
         return Math.round(q * 100) + " %";
-    }
-
-    /** Names one after another, "and" before the last. */
-    static String list(List<String> names) {
-        if (names.size() < 2) {
-            return String.join("", names);
-        }
-        return names.subList(0, names.size() - 1).stream().collect(Collectors.joining(", "))
-                + " and "
-                + names.getLast();
-    }
-
-    /** A span of minutes as people say it. */
-    static String minutes(double m) {
-        long whole = Math.round(m);
-        if (whole < 120) {
-            return whole + " min";
-        }
-        if (whole < 48 * 60) {
-            return Math.round(whole / 60.0) + " h";
-        }
-        return Math.round(whole / 1440.0) + " days";
     }
 }

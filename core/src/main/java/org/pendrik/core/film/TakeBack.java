@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.OptionalLong;
 import java.util.Set;
 import org.pendrik.core.units.InvalidInput;
+import org.pendrik.core.units.Words;
 
 /**
  * Answers: given what really lies on a zone and how old it is, what takes this coat off or thins
@@ -119,7 +120,7 @@ public final class TakeBack {
             Column c = ledger.on(z);
             if (layerOf(c, q.actId()) < 0) {
                 throw new InvalidInput(
-                        capital(laid.material().name()),
+                        Words.capital(laid.material().name()),
                         "on the " + c.zone().name(),
                         "does not lie there",
                         "Choose zones of that step.");
@@ -145,7 +146,8 @@ public final class TakeBack {
                 Hit now = hit(act, columns, q.nowMinute());
                 if (now.margin() > nearestMargin && !now.worst().isEmpty()) {
                     nearestMargin = now.margin();
-                    nearest = capital(t.name()) + " with " + liquid.name() + ": " + now.worst();
+                    nearest =
+                            Words.capital(t.name()) + " with " + liquid.name() + ": " + now.worst();
                 }
             }
         }
@@ -300,9 +302,5 @@ public final class TakeBack {
         return laid.technique().share() > 0.3
                 ? "Let it harden, then glaze the colour beneath over all of it in thin mists."
                 : "Let it harden, then touch it in with the colour beneath, and mist the panel.";
-    }
-
-    private static String capital(String s) {
-        return Sayings.capital(s);
     }
 }

@@ -12,6 +12,7 @@ import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.units.Words;
 
 /**
  * The same effects under other schools: which of them is worth a thought, and what it gives and
@@ -56,7 +57,8 @@ public final class Alternatives {
      * @param readyMinute when it is ready
      * @param handsOnMinutes of all steps still to do
      * @param risk moments that go wrong easily
-     * @param sentence what it gives and takes beside the plan asked for; empty for that plan itself
+     * @param title what is done otherwise; empty for the plan asked for
+     * @param sentence what that gives and takes beside the plan asked for; empty for that plan
      */
     public record Alternative(
             Map<String, String> changed,
@@ -65,6 +67,7 @@ public final class Alternatives {
             long readyMinute,
             long handsOnMinutes,
             int risk,
+            String title,
             String sentence) {}
 
     /**
@@ -139,6 +142,7 @@ public final class Alternatives {
                         ready.applyAsLong(plan.timed()),
                         hands,
                         risk(plan),
+                        "",
                         ""));
     }
 
@@ -214,20 +218,21 @@ public final class Alternatives {
         if (Math.abs(earlier) < SAME_DATE_MINUTES) {
             gains.add("as early");
         } else {
-            gains.add(span(Math.abs(earlier)) + (earlier > 0 ? " earlier" : " later"));
+            gains.add(
+                    Words.span((double) Math.abs(earlier)) + (earlier > 0 ? " earlier" : " later"));
         }
         count(gains, a.plan().clears() - base.plan().clears(), "clear");
         long hands = a.handsOnMinutes() - base.handsOnMinutes();
         if (Math.abs(hands) >= 5) {
-            gains.add(span(Math.abs(hands)) + (hands > 0 ? " more work" : " less work"));
+            gains.add(
+                    Words.span((double) Math.abs(hands))
+                            + (hands > 0 ? " more work" : " less work"));
         }
         count(gains, a.risk() - base.risk(), "moment to watch", "moments to watch");
         String sentence =
-                String.join("; ", what)
+                Words.capital(String.join(", ", gains))
                         + ". "
-                        + capital(String.join(", ", gains))
-                        + ". "
-                        + capital(String.join("; ", trades))
+                        + Words.capital(String.join("; ", trades))
                         + ".";
         return new Alternative(
                 a.changed(),
@@ -236,6 +241,7 @@ public final class Alternatives {
                 a.readyMinute(),
                 a.handsOnMinutes(),
                 a.risk(),
+                String.join("; ", what),
                 sentence);
     }
 
@@ -248,20 +254,5 @@ public final class Alternatives {
             int n = Math.abs(more);
             out.add((n == 1 ? "one " + one : n + " " + many) + (more > 0 ? " more" : " fewer"));
         }
-    }
-
-    private static String span(long minutes) {
-        if (minutes < 120) {
-            return minutes + " min";
-        }
-        return minutes < 48 * 60
-                ? Math.round(minutes / 60.0) + " h"
-                : Math.round(minutes / 1440.0) + " days";
-    }
-
-    private static String capital(String s) {
-        return s.isEmpty()
-                ? s
-                : s.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + s.substring(1);
     }
 }

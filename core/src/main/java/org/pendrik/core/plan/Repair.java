@@ -51,16 +51,8 @@ public final class Repair {
     }
 
     private record Case(FilmCase film, FilmReport report, List<Mend> made, int clears, long end) {
-        long weight() {
-            return report.findings().stream()
-                    .mapToLong(
-                            f ->
-                                    switch (f.severity()) {
-                                        case STOP -> 1000;
-                                        case WARN -> 1;
-                                        case NOTE -> 0;
-                                    })
-                    .sum();
+        int weight() {
+            return report.weight();
         }
     }
 
@@ -72,7 +64,7 @@ public final class Repair {
         }
         PriorityQueue<Case> open =
                 new PriorityQueue<>(
-                        Comparator.comparingLong(Case::weight)
+                        Comparator.comparingInt(Case::weight)
                                 .thenComparingInt(Case::clears)
                                 .thenComparingLong(Case::end));
         open.add(start);

@@ -66,7 +66,7 @@ public class AlternativesTest {
                         .orElseThrow(() -> new AssertionError(all.toString()));
         long days = (all.getFirst().readyMinute() - faster.readyMinute()) / 1440;
         assertTrue(days >= 3, days + " days");
-        assertTrue(faster.sentence().contains("instead of artist oil"), faster.sentence());
+        assertTrue(faster.title().contains("instead of artist oil"), faster.title());
         assertTrue(faster.sentence().contains("days earlier"), faster.sentence());
     }
 
@@ -96,7 +96,7 @@ public class AlternativesTest {
     public void whereNoSchoolMattersThereIsOnlyThePlanItself() {
         List<Alternatives.Alternative> all = of(request(effect(EffectKind.SPILL, 2, "tank")));
         assertEquals(all.size(), 1);
-        assertEquals(all.getFirst().sentence(), "");
+        assertEquals(all.getFirst().title() + all.getFirst().sentence(), "");
     }
 
     @Test
