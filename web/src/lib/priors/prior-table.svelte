@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { api, must } from '$lib/api/client';
 	import { queryClient } from '$lib/api/queries';
+	import { Keys } from '$lib/keys/keys.svelte';
 	import Button from '$lib/ui/button.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import { columnName, isText, learned, own, type Line } from './priors';
@@ -47,6 +48,12 @@
 				}
 			});
 	}
+
+	function ship() {
+		if (line?.cells.some((c) => c.own !== null))
+			save(line, {}, `${line.name}: the program's figures`);
+	}
+	Keys.use('Figures', () => [{ key: 'd', label: 'Back to the program’s figures', run: ship }]);
 </script>
 
 {#if line}
@@ -103,11 +110,8 @@
 		<div class="mt-3 flex flex-wrap gap-3">
 			<Button type="submit" disabled={desk.busy}>Use these figures</Button>
 			{#if line.cells.some((c) => c.own !== null)}
-				<Button
-					look="bare"
-					disabled={desk.busy}
-					onclick={() => save(line, {}, `${line.name}: the program's figures`)}
-					>Back to the program’s figures</Button
+				<Button look="bare" disabled={desk.busy} onclick={ship}
+					>Back to the program’s figures <span class="tag" aria-hidden="true">d</span></Button
 				>
 			{/if}
 		</div>

@@ -105,7 +105,9 @@
 						>Take something back<span class="ml-3 text-[1.1rem] font-medium">b</span></button
 					>
 					{#if back}
-						<TakeBack {coats} {zoneName} desk={plan} large ontaken={() => (back = false)} />
+						<div class="outline-none" tabindex="-1" {@attach (node) => node.focus()}>
+							<TakeBack {coats} {zoneName} desk={plan} large ontaken={() => (back = false)} />
+						</div>
 					{/if}
 				</div>
 			{/if}

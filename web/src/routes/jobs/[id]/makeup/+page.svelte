@@ -97,7 +97,8 @@
 		{ key: 'm', label: 'Make the first mend', run: mendFirst },
 		{ key: 'r', label: 'Mend the whole plan', run: () => void plan.repair() },
 		...PANELS.map(([what, key, label]) => ({ key, label, run: () => turn(what) })),
-		{ key: 'c', label: 'Make the plan from the effects', run: () => void plan.compile() }
+		{ key: 'c', label: 'Make the plan from the effects', run: () => void plan.compile() },
+		{ key: 'Escape', label: 'Close what is open beside the plan', run: () => panel && turn(panel) }
 	]);
 
 	const marked = $derived(plan.lookedAt?.zones ?? []);
@@ -202,38 +203,43 @@
 						>
 					{/each}
 				</div>
-				{#if panel}
-					<div class="mb-4 border-b border-line pb-3">
-						{#if panel === 'schools' && catalogue.data}
-							<SchoolSheet
-								questions={catalogue.data.schools}
-								answers={stored.schools}
-								house={stored.houseSchools}
-								busy={desk.busy}
-								onanswer={(q, a) =>
-									void plan.choose(
-										{ [q.key]: a },
-										`${q.text}: ${q.answers.find((x) => x.key === a)?.label ?? 'as the house'}`
-									)}
-							/>
-						{:else if panel === 'ways'}
-							<OtherWays jobId={id} desk={plan} busy={desk.busy} />
-						{:else if panel === 'what-if'}
-							<WhatIfPanel ask={whatIf} steps={stored.steps} />
-						{:else if panel === 'back'}
-							<TakeBack
-								{coats}
-								{zoneName}
-								desk={plan}
-								from={asked}
-								zone={page.url.searchParams.get('zone') ?? undefined}
-								ontaken={() => (panel = undefined)}
-							/>
-						{:else if panel === 'in-step'}
-							<InStep jobId={id} cards={overview.data ?? []} desk={plan} busy={desk.busy} />
-						{/if}
-					</div>
-				{/if}
+				{#key panel}{#if panel}
+						<!-- the next tab is the first thing in it -->
+						<div
+							class="mb-4 border-b border-line pb-3 outline-none"
+							tabindex="-1"
+							{@attach (node) => node.focus({ preventScroll: true })}
+						>
+							{#if panel === 'schools' && catalogue.data}
+								<SchoolSheet
+									questions={catalogue.data.schools}
+									answers={stored.schools}
+									house={stored.houseSchools}
+									busy={desk.busy}
+									onanswer={(q, a) =>
+										void plan.choose(
+											{ [q.key]: a },
+											`${q.text}: ${q.answers.find((x) => x.key === a)?.label ?? 'as the house'}`
+										)}
+								/>
+							{:else if panel === 'ways'}
+								<OtherWays jobId={id} desk={plan} busy={desk.busy} />
+							{:else if panel === 'what-if'}
+								<WhatIfPanel ask={whatIf} steps={stored.steps} />
+							{:else if panel === 'back'}
+								<TakeBack
+									{coats}
+									{zoneName}
+									desk={plan}
+									from={asked}
+									zone={page.url.searchParams.get('zone') ?? undefined}
+									ontaken={() => (panel = undefined)}
+								/>
+							{:else if panel === 'in-step'}
+								<InStep jobId={id} cards={overview.data ?? []} desk={plan} busy={desk.busy} />
+							{/if}
+						</div>
+					{/if}{/key}
 				{#if job.data && catalogue.data}
 					<SubjectDrawing
 						kind={job.data.job.kind}
