@@ -76,6 +76,10 @@
 		const m = f?.mends[0];
 		if (f && m) void plan.mend(f.index, m);
 	}
+	function repair() {
+		if (makeup.data?.findings.some((f) => f.severity !== 'NOTE')) void plan.repair();
+		else desk.say('There is nothing to mend', 'saved');
+	}
 	Keys.use('Make-up', () => [
 		{ key: 'ArrowDown', label: 'Next step', run: () => choose(1) },
 		{ key: 'ArrowUp', label: 'Step before', run: () => choose(-1) },
@@ -95,7 +99,7 @@
 			run: () => plan.chosen && void plan.remove(plan.chosen)
 		},
 		{ key: 'm', label: 'Make the first mend', run: mendFirst },
-		{ key: 'r', label: 'Mend the whole plan', run: () => void plan.repair() },
+		{ key: 'r', label: 'Mend the whole plan', run: repair },
 		...PANELS.map(([what, key, label]) => ({ key, label, run: () => turn(what) })),
 		{ key: 'c', label: 'Make the plan from the effects', run: () => void plan.compile() },
 		{ key: 'Escape', label: 'Close what is open beside the plan', run: () => panel && turn(panel) }

@@ -466,7 +466,9 @@ public class Plans {
                                                 judged.film().isClean()
                                                         ? "has nothing to mend"
                                                         : "cannot be mended by a few changes",
-                                                "Make it anew from the effects."));
+                                                judged.film().isClean()
+                                                        ? "Leave it as it is."
+                                                        : "Make it anew from the effects."));
         storeMended(jobId, offer.mended(), "It mends the plan as a whole.", version);
         return new Repaired(offer.mends().stream().map(Mend::label).toList());
     }
