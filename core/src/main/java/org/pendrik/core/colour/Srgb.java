@@ -118,13 +118,16 @@ public final class Srgb {
         return new Lab(116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz));
     }
 
+    /** X, Y and Z each over that of white, of a colour; not clamped. */
+    public static double[] labToRelative(Lab c) {
+        double fy = (c.l() + 16) / 116;
+        return new double[] {inverse(fy + c.a() / 500), inverse(fy), inverse(fy - c.b() / 200)};
+    }
+
     /** Linear sRGB of a colour, not clamped. */
     public static double[] labToLinear(Lab c) {
-        double fy = (c.l() + 16) / 116;
-        return xyzToLinear(
-                WHITE_X * inverse(fy + c.a() / 500),
-                WHITE_Y * inverse(fy),
-                WHITE_Z * inverse(fy - c.b() / 200));
+        double[] v = labToRelative(c);
+        return xyzToLinear(WHITE_X * v[0], WHITE_Y * v[1], WHITE_Z * v[2]);
     }
 
     /** The nearest pixel by clamping each channel. */
