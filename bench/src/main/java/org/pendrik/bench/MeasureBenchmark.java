@@ -13,7 +13,7 @@ import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.Resolution;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
-import org.pendrik.core.measure.Watch;
+import org.pendrik.core.units.Watch;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;

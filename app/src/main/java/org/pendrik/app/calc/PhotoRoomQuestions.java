@@ -22,7 +22,7 @@ import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.Spots;
 import org.pendrik.core.measure.Streaks;
-import org.pendrik.core.measure.Watch;
+import org.pendrik.core.units.Watch;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.paper.CutSheet;
 import org.pendrik.core.paper.WiperArc;

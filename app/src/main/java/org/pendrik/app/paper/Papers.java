@@ -19,7 +19,7 @@ import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
-import org.pendrik.core.measure.Watch;
+import org.pendrik.core.units.Watch;
 import org.pendrik.core.paper.CardLayout;
 import org.pendrik.core.paper.CutSheet;
 import org.pendrik.core.paper.Underlay;

@@ -27,7 +27,7 @@ import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
-import org.pendrik.core.measure.Watch;
+import org.pendrik.core.units.Watch;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.plan.Pin;

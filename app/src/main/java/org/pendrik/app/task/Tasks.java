@@ -6,7 +6,7 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
-import org.pendrik.core.measure.Watch;
+import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
 /**

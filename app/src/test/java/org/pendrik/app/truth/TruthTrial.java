@@ -15,7 +15,7 @@ import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Resolution;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
-import org.pendrik.core.measure.Watch;
+import org.pendrik.core.units.Watch;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Lens;

@@ -13,6 +13,7 @@ import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.RegionSampler;
 import org.pendrik.core.photo.Sharpness;
 import org.pendrik.core.photo.Usable;
+import org.pendrik.core.units.Watch;
 
 /**
  * Measures a rectified side, region by region. Cost O(pixels · samples) once for the side, and

@@ -45,6 +45,11 @@ public enum Light {
         return LightTable.of(this).weights()[axis];
     }
 
+    /** Weights of the 36 bands for X, Y and Z, white's Y = 1; copies. */
+    public double[][] bandWeights() {
+        return new double[][] {weights(0).clone(), weights(1).clone(), weights(2).clone()};
+    }
+
     /** X, Y, Z of a reflectance, white's Y = 1. */
     public double[] xyz(Reflectance r) {
         double[][] weights = LightTable.of(this).weights();

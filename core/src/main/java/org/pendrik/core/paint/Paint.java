@@ -9,10 +9,10 @@ import org.pendrik.core.colour.Lab;
  *
  * <p>A paint of which only one colour is known has K/S from the smoothest spectrum of that colour
  * and an S so large that a normal coat hides as it is said to. S is level, but for paints that can
- * only be mostly white pigment, because they reflect more than half of every band: rutile scatters
- * short waves more (H. G. Völz, "Industrial Color Testing", 2nd edition, Wiley-VCH 2001), taken
- * here as 1/λ, which is why white makes paints bluer. Mixtures are estimates. Over two grounds, or
- * in several dilutions with a known paint, K and S are both measured.
+ * only be mostly white pigment, because they reflect most of every band: rutile scatters short
+ * waves more (H. G. Völz, "Industrial Color Testing", 2nd edition, Wiley-VCH 2001), taken here as
+ * 1/λ, which is why white makes paints bluer. Mixtures are estimates. Over two grounds, or in
+ * several dilutions with a known paint, K and S are both measured.
  */
 public final class Paint {
     private static final int N = Reflectance.BANDS;
@@ -21,9 +21,9 @@ public final class Paint {
     private static final double OPAQUE_DEPTH = 400;
 
     /** Least inside reflectance from which a paint is partly and wholly white pigment. */
-    private static final double COLOURED = 0.3;
+    private static final double COLOURED = 0.65;
 
-    private static final double WHITE = 0.5;
+    private static final double WHITE = 0.85;
     private static final double MIDDLE_NM = 550;
     private static final double BLACK_GROUND = 0.02;
     private static final double WHITE_GROUND = 0.85;

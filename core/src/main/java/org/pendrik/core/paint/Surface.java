@@ -59,13 +59,18 @@ public record Surface(String name, double outer, double inner, double gloss) {
     }
 
     /** What is added to every colour, 0 to 0.2. */
-    double veil() {
+    public double veil() {
         return outer * (1 - gloss);
+    }
+
+    /** The share of light from inside that is seen when nothing is thrown back twice. */
+    public double through() {
+        return (1 - outer) * (1 - inner);
     }
 
     /** What is seen of light that comes from inside; increasing and convex in it. */
     double seen(double inside) {
-        return veil() + (1 - outer) * (1 - inner) * inside / (1 - inner * inside);
+        return veil() + through() * inside / (1 - inner * inside);
     }
 
     /** The inside reflectance that is seen so; may lie outside 0 to 1. */

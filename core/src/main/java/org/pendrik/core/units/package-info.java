@@ -1,6 +1,6 @@
 /**
- * Quantities of the bench: lengths, scales, climate, and the one exception that carries a refused
- * input.
+ * Quantities of the bench: lengths, scales, climate, the way long work is watched, and the one
+ * exception that carries a refused input.
  *
  * <p>This package decides what a valid quantity is and knows no other package.
  */

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.Verdict;
+import org.pendrik.core.units.Watch;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -10,6 +10,7 @@ import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.SideRectifier;
 import org.pendrik.core.units.Length;
+import org.pendrik.core.units.Watch;
 
 /** A side painted by a rule, one pixel per 4 mm. */
 final class Painted {

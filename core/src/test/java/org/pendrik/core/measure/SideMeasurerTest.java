@@ -14,6 +14,7 @@ import org.pendrik.core.colour.Lab;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.units.InvalidInput;
+import org.pendrik.core.units.Watch;
 import org.testng.annotations.Test;
 
 public class SideMeasurerTest {

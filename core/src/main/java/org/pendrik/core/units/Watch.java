@@ -1,4 +1,4 @@
-package org.pendrik.core.measure;
+package org.pendrik.core.units;
 
 import java.util.concurrent.CancellationException;
 

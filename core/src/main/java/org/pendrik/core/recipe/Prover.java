@@ -1,0 +1,859 @@
+package org.pendrik.core.recipe;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+
+/**
+ * Finds every recipe of one choice of paints that is nearer than a bound, without trying them all.
+ *
+ * <p>The mixes of some paints, each with at least one drop, fill a simplex. Over a cell of it the
+ * reflectance of each band, convex in K/S, lies between its tangent at the middle and its chords
+ * between the corners; where S changes from corner to corner, both are widened by the product of
+ * two spans, which is of second order like the gap itself. Summed over the bands, X, Y and Z of
+ * every mix lie between two planes. A direction of {@link Region} in which all corners lie outside
+ * rules the cell out; else each direction is one linear inequality on the drops. The whole numbers
+ * of drops that satisfy all of them are tried; where they are many, the cell is halved at its
+ * longest edge.
+ *
+ * <p>Guarantee: no recipe inside the region is passed over, up to rounding (1e-9 of the drops).
+ */
+final class Prover {
+    private static final int BANDS = Kernel.BANDS;
+    private static final int DEPTH = 24;
+    private static final int DIRECTIONS = 32;
+
+    /** A region that has shrunk less is not drawn anew. */
+    private static final double SHRUNK = 0.93;
+
+    /** From this many drops sets on it is cheaper to halve the cell. */
+    private static final int MANY = 40;
+
+    private static final double SLACK = 1e-9;
+
+    /** Steps towards the nearest point. */
+    private static final int ROUNDS = 8;
+
+    /** No two colours are farther apart. */
+    private static final double FARTHEST = 200;
+
+    /** How often the rows are gone through to narrow the shares. */
+    private static final int SWEEPS = 2;
+
+    private final Kernel kernel;
+    private final Limits limits;
+    private final Lab target;
+    private final double tolerance;
+    private double[][] directions = new double[0][];
+    private double[] supports = new double[0];
+    private @Nullable Region region;
+    private Found best;
+
+    private final int[] chosen = new int[4];
+    private int p;
+    private final Cell[] cells = new Cell[DEPTH + 1];
+
+    private final double[] r = new double[BANDS];
+    private final double[] kk = new double[BANDS];
+    private final double[] ss = new double[BANDS];
+    private final double[] lo = new double[BANDS];
+    private final double[] hi = new double[BANDS];
+    private final double[] q0 = new double[BANDS];
+    private final double[] f0 = new double[BANDS];
+    private final double[] slope = new double[BANDS];
+    private final double[] s0 = new double[BANDS];
+    private final double[] wide = new double[BANDS];
+    private final double[] rise = new double[BANDS];
+    private final double[][] low = new double[4][3];
+    private final double[][] high = new double[4][3];
+    private final double[][] half = new double[40][5];
+
+    /** Of the plain directions, for what is better than the best at all. */
+    private final double[] near = new double[6];
+
+    private final double[] nearest = new double[3];
+    private final double[] weights = new double[4];
+    private final double[][] placed = new double[4][3];
+    private final double[][] steps;
+    private final double[] centre;
+    private int halves;
+    private final double[] least = new double[4];
+    private final double[] most = new double[4];
+    private final int[] order = new int[DIRECTIONS];
+    private final double[][] outside = new double[4][DIRECTIONS];
+
+    /** The positive and negative parts of the directions, by axis. */
+    private final double[][] up = new double[3][DIRECTIONS];
+
+    private final double[][] down = new double[3][DIRECTIONS];
+    private final Lattice[] lattices;
+
+    private final boolean[] plain;
+    private long tried;
+    private long choices;
+
+    /** One corner of a cell: drops as numbers, K and S over the mean of S, and what is seen. */
+    private static final class Corner {
+        final double[] k = new double[BANDS];
+        final double[] s = new double[BANDS];
+        final double[] r = new double[BANDS];
+        double level;
+
+        /** X, Y, Z of {@code r}. */
+        final double[] xyz = new double[3];
+
+        /** S is the same in all bands. */
+        boolean flat;
+    }
+
+    /** Corners, and for each the linear form over drops that says how much of it is in a mix. */
+    private static final class Cell {
+        final Corner[] corners = new Corner[4];
+        final double[][] forms = new double[4][4];
+
+        /** Points of the lattice that satisfy all rows. */
+        int[] points = new int[0];
+
+        int many;
+        final Corner middle = new Corner();
+    }
+
+    Prover(
+            Kernel kernel,
+            Limits limits,
+            Lattice[] lattices,
+            Lab target,
+            double tolerance,
+            Found start) {
+        this.lattices = lattices;
+        this.kernel = kernel;
+        this.limits = limits;
+        this.target = target;
+        this.tolerance = tolerance;
+        best = start;
+        steps = Region.steps(target);
+        centre = Srgb.labToRelative(target);
+        plain = new boolean[kernel.paints];
+        for (int i = 0; i < plain.length; i++) {
+            plain[i] = true;
+            for (int b = 0; b < BANDS; b++) {
+                plain[i] &= Math.abs(kernel.s[i][b] / kernel.level[i] - 1) < 1e-9;
+            }
+        }
+        for (int i = 0; i <= DEPTH; i++) {
+            cells[i] = new Cell();
+        }
+        for (int i = 0; i < 4; i++) {
+            cells[0].corners[i] = new Corner();
+        }
+        renew();
+    }
+
+    Found best() {
+        return best;
+    }
+
+    /** Looks from outside what was found elsewhere. */
+    void heed(Found other) {
+        if (other.off() < best.off()) {
+            best = other;
+            renew();
+        }
+    }
+
+    private void renew() {
+        double reach = best.off() - tolerance;
+        if (region != null && reach > region.reach() * SHRUNK) {
+            return;
+        }
+        if (reach <= 0 || reach > FARTHEST) {
+            return;
+        }
+        region = new Region(target, reach);
+        Region better = new Region(target, best.off());
+        List<double[]> all = new ArrayList<>(Arrays.asList(Region.directions(target)));
+        all.add(Region.away(target, colour(best.drops())));
+        while (all.size() < DIRECTIONS) {
+            all.add(all.get(0));
+        }
+        directions = all.toArray(new double[0][]);
+        for (int i = 0; i < near.length; i++) {
+            near[i] = better.support(directions[i][0], directions[i][1], directions[i][2]);
+        }
+        supports = new double[DIRECTIONS];
+        for (int i = 0; i < DIRECTIONS; i++) {
+            double[] d = directions[i];
+            supports[i] = region.support(d[0], d[1], d[2]);
+            for (int x = 0; x < 3; x++) {
+                up[x][i] = Math.max(0, d[x]);
+                down[x][i] = Math.min(0, d[x]);
+            }
+        }
+    }
+
+    private Lab colour(int[] drops) {
+        Arrays.fill(kk, 0);
+        Arrays.fill(ss, 0);
+        for (int i = 0; i < drops.length; i++) {
+            add(kk, kernel.k[i], drops[i]);
+            add(ss, kernel.s[i], drops[i]);
+        }
+        kernel.seen(kk, ss, r);
+        return kernel.lab(r);
+    }
+
+    /** Aims a screen at what is still better than the best. */
+    void aim(Screen screen) {
+        if (region != null) {
+            screen.aim(directions, supports);
+        }
+    }
+
+    long tried() {
+        return tried;
+    }
+
+    long choices() {
+        return choices;
+    }
+
+    boolean done() {
+        return best.off() - tolerance <= 0;
+    }
+
+    /** Goes through the recipes of some paints, by index, each with a drop at least. */
+    void prove(int... paints) {
+        if (done()) {
+            return;
+        }
+        choices++;
+        p = paints.length;
+        System.arraycopy(paints, 0, chosen, 0, p);
+        int n = limits.mostDrops;
+        if (p < 3 || n < p + 2 || region == null) {
+            all();
+            return;
+        }
+        start(n);
+        cell(0);
+    }
+
+    private void start(int n) {
+        Cell c = cells[0];
+        Arrays.fill(kk, 0);
+        Arrays.fill(ss, 0);
+        double all = 0;
+        for (int i = 0; i < p; i++) {
+            add(kk, kernel.k[chosen[i]], 1);
+            add(ss, kernel.s[chosen[i]], 1);
+            all += kernel.level[chosen[i]];
+        }
+        double more = n - p;
+        boolean flat = true;
+        for (int i = 0; i < p; i++) {
+            flat &= plain[chosen[i]];
+        }
+        for (int i = 0; i < p; i++) {
+            Corner v = c.corners[i];
+            double level = all + more * kernel.level[chosen[i]];
+            v.level = level;
+            v.flat = flat;
+            blend(kk, kernel.k[chosen[i]], more, 1 / level, v.k);
+            blend(ss, kernel.s[chosen[i]], more, 1 / level, v.s);
+            kernel.seen(v.k, v.s, v.r);
+            sums(v.r, v.xyz);
+        }
+        forms(c, n);
+    }
+
+    /** Drops d = Σ y v with v = 1 + more · e, so y = (d − Σd / n) / more. */
+    private void forms(Cell c, int n) {
+        double more = n - p;
+        for (int i = 0; i < p; i++) {
+            for (int j = 0; j < p; j++) {
+                c.forms[i][j] = ((i == j ? 1 : 0) - 1.0 / n) / more;
+            }
+        }
+    }
+
+    private static void blend(
+            double[] one, double[] more, double times, double scale, double[] out) {
+        for (int b = 0; b < BANDS; b++) {
+            out[b] = (one[b] + times * more[b]) * scale;
+        }
+    }
+
+    private static void add(double[] to, double[] what, double times) {
+        for (int b = 0; b < BANDS; b++) {
+            to[b] += times * what[b];
+        }
+    }
+
+    private void cell(int depth) {
+        Cell c = cells[depth];
+        bound(c);
+        if (!open(c) || apart(c)) {
+            return;
+        }
+        points(c, depth);
+        int many = c.many;
+        if (many <= MANY || depth == DEPTH) {
+            int[][] drops = lattices[p].drops;
+            for (int i = 0; i < many; i++) {
+                judge(drops[c.points[i]]);
+            }
+            return;
+        }
+        halve(depth);
+    }
+
+    /** X, Y, Z of the tangent (low) and chords (high) at the corners. */
+    private void bound(Cell c) {
+        Corner[] v = c.corners;
+        Corner v3 = v[p - 1];
+        middle(v[0], v[1], v[2], v3);
+        boolean level = v[0].flat && v[1].flat && v[2].flat && v3.flat;
+        if (!level) {
+            spans(v[0], v[1], v[2], v3);
+        }
+        for (int i = 0; i < p; i++) {
+            Corner x = v[i];
+            if (level) {
+                lowLevel(x.k);
+                System.arraycopy(x.xyz, 0, high[i], 0, 3);
+            } else {
+                lowAndHigh(x.k, x.s, x.r);
+                sums(hi, high[i]);
+            }
+            sums(lo, low[i]);
+        }
+    }
+
+    private void sums(double[] r, double[] out) {
+        out[0] = Kernel.dot(kernel.w[0], r);
+        out[1] = Kernel.dot(kernel.w[1], r);
+        out[2] = Kernel.dot(kernel.w[2], r);
+    }
+
+    /** K/S, S, reflectance and its slope at the middle of the corners. */
+    private void middle(Corner v0, Corner v1, Corner v2, Corner v3) {
+        double third = p == 4 ? 0.25 : 1.0 / 3;
+        double fourth = p == 4 ? 0.25 : 0;
+        double veil = kernel.veil;
+        double t = kernel.t;
+        double inner = kernel.c;
+        double[] k0 = v0.k;
+        double[] k1 = v1.k;
+        double[] k2 = v2.k;
+        double[] k3 = v3.k;
+        double[] sa = v0.s;
+        double[] sb = v1.s;
+        double[] sc = v2.s;
+        double[] sd = v3.s;
+        double[] outQ = q0;
+        double[] outS = s0;
+        double[] outF = f0;
+        double[] outSlope = slope;
+        for (int b = 0; b < BANDS; b++) {
+            double k = third * (k0[b] + k1[b] + k2[b]) + fourth * k3[b];
+            double s = 1 / (third * (sa[b] + sb[b] + sc[b]) + fourth * sd[b]);
+            double q = k * s;
+            double root = Math.sqrt(q * (q + 2));
+            double under = 1 / (inner + q + root);
+            outQ[b] = q;
+            outS[b] = s;
+            outF[b] = veil + t * under;
+            outSlope[b] = -t * (root + q + 1) / root * under * under;
+        }
+    }
+
+    /** By how much tangent and chords are widened where S is not level. */
+    private void spans(Corner v0, Corner v1, Corner v2, Corner v3) {
+        for (int b = 0; b < BANDS; b++) {
+            double s = s0[b];
+            double leastS = Math.min(Math.min(v0.s[b], v1.s[b]), Math.min(v2.s[b], v3.s[b]));
+            double mostS = Math.max(Math.max(v0.s[b], v1.s[b]), Math.max(v2.s[b], v3.s[b]));
+            double leastR = Math.min(Math.min(v0.r[b], v1.r[b]), Math.min(v2.r[b], v3.r[b]));
+            double mostR = Math.max(Math.max(v0.r[b], v1.r[b]), Math.max(v2.r[b], v3.r[b]));
+            double q = q0[b];
+            double far =
+                    Math.max(
+                            Math.max(
+                                    Math.abs(v0.k[b] - q * v0.s[b]),
+                                    Math.abs(v1.k[b] - q * v1.s[b])),
+                            Math.max(
+                                    Math.abs(v2.k[b] - q * v2.s[b]),
+                                    Math.abs(v3.k[b] - q * v3.s[b])));
+            wide[b] = far * Math.max(1 / leastS - s, s - 1 / mostS);
+            rise[b] = (mostS / leastS - 1) * (mostR - leastR) / 2;
+        }
+    }
+
+    private void lowLevel(double[] k) {
+        double[] out = lo;
+        double[] f = f0;
+        double[] g = slope;
+        double[] q = q0;
+        for (int b = 0; b < BANDS; b++) {
+            out[b] = f[b] + g[b] * (k[b] - q[b]);
+        }
+    }
+
+    private void lowAndHigh(double[] k, double[] s, double[] seen) {
+        double[] outLow = lo;
+        double[] outHigh = hi;
+        double[] f = f0;
+        double[] g = slope;
+        double[] q = q0;
+        double[] per = s0;
+        double[] wider = wide;
+        double[] higher = rise;
+        for (int b = 0; b < BANDS; b++) {
+            outLow[b] = f[b] + g[b] * ((k[b] - q[b] * s[b]) * per[b] + wider[b]);
+            outHigh[b] = seen[b] + higher[b];
+        }
+    }
+
+    /** Whether no direction rules the cell out; gathers the inequalities on drops. */
+    private boolean open(Cell c) {
+        for (int i = 0; i < p; i++) {
+            measure(low[i], high[i], outside[i]);
+        }
+        double[] o0 = outside[0];
+        double[] o1 = outside[1];
+        double[] o2 = outside[2];
+        double[] o3 = outside[p - 1];
+        int at = 0;
+        for (int corners = p - 1; corners >= 1; corners--) {
+            for (int d = 0; d < DIRECTIONS; d++) {
+                int out =
+                        (o0[d] > 0 ? 1 : 0)
+                                + (o1[d] > 0 ? 1 : 0)
+                                + (o2[d] > 0 ? 1 : 0)
+                                + (p == 4 && o3[d] > 0 ? 1 : 0);
+                if (out == p) {
+                    return false;
+                }
+                if (out == corners) {
+                    order[at++] = d;
+                }
+            }
+        }
+        halves = at;
+        for (int i = 0; i < at; i++) {
+            int d = order[i];
+            double[] h = half[i];
+            for (int j = 0; j < p; j++) {
+                double sum = 0;
+                for (int x = 0; x < p; x++) {
+                    sum += outside[x][d] * c.corners[x].level * c.forms[x][j];
+                }
+                h[j] = sum;
+            }
+            finish(h);
+        }
+        return true;
+    }
+
+    /**
+     * Asks one more direction, made for this cell: that in which ΔE00 grows at the point of the
+     * corners' hull that is nearest to the target. True when it rules the cell out; else it is one
+     * more row, the first. The point is found by a few steps of E. G. Gilbert's method ("An
+     * iterative procedure for computing the minimum of a quadratic form on a convex set", SIAM
+     * Journal on Control 4 (1966), 61–80), with weights of the corners; whatever they come to, the
+     * direction is judged by the same bounds as the others.
+     */
+    private boolean apart(Cell cell) {
+        double[] v = nearest;
+        for (int i = 0; i < p; i++) {
+            for (int f = 0; f < 3; f++) {
+                double sum = 0;
+                for (int x = 0; x < 3; x++) {
+                    sum += steps[f][x] * ((low[i][x] + high[i][x]) / 2 - centre[x]);
+                }
+                placed[i][f] = sum;
+            }
+            weights[i] = i == 0 ? 1 : 0;
+        }
+        System.arraycopy(placed[0], 0, v, 0, 3);
+        for (int round = 0; round < ROUNDS; round++) {
+            int best = 0;
+            double least = Double.POSITIVE_INFINITY;
+            for (int i = 0; i < p; i++) {
+                double[] x = placed[i];
+                double along = v[0] * x[0] + v[1] * x[1] + v[2] * x[2];
+                if (along < least) {
+                    least = along;
+                    best = i;
+                }
+            }
+            double size = v[0] * v[0] + v[1] * v[1] + v[2] * v[2];
+            if (size - least < 1e-3 * size) {
+                break;
+            }
+            double[] x = placed[best];
+            double dx = x[0] - v[0];
+            double dy = x[1] - v[1];
+            double dz = x[2] - v[2];
+            double go =
+                    Math.clamp(
+                            -(v[0] * dx + v[1] * dy + v[2] * dz) / (dx * dx + dy * dy + dz * dz),
+                            0,
+                            1);
+            v[0] += go * dx;
+            v[1] += go * dy;
+            v[2] += go * dz;
+            for (int i = 0; i < p; i++) {
+                weights[i] = (1 - go) * weights[i] + (i == best ? go : 0);
+            }
+        }
+        double size = v[0] * v[0] + v[1] * v[1] + v[2] * v[2];
+        Region now = Objects.requireNonNull(region);
+        if (size < now.reach() * now.reach() / 4) {
+            return false;
+        }
+        double px = 0;
+        double py = 0;
+        double pz = 0;
+        for (int i = 0; i < p; i++) {
+            px += weights[i] * (low[i][0] + high[i][0]) / 2;
+            py += weights[i] * (low[i][1] + high[i][1]) / 2;
+            pz += weights[i] * (low[i][2] + high[i][2]) / 2;
+        }
+        double[] d = Region.away(target, Srgb.relativeToLab(px, py, pz));
+        double most = now.support(d[0], d[1], d[2]);
+        double[] h = half[halves];
+        Arrays.fill(h, 0);
+        boolean out = true;
+        for (int i = 0; i < p; i++) {
+            double m = -most;
+            for (int x = 0; x < 3; x++) {
+                m += d[x] * (d[x] > 0 ? low[i][x] : high[i][x]);
+            }
+            out &= m > 0;
+            double weight = m * cell.corners[i].level;
+            for (int j = 0; j < p; j++) {
+                h[j] += weight * cell.forms[i][j];
+            }
+        }
+        if (out) {
+            return true;
+        }
+        finish(h);
+        half[halves] = half[0];
+        half[0] = h;
+        halves++;
+        return false;
+    }
+
+    /** Rows of three paints are rows of four; the last entry is the size of a row. */
+    private void finish(double[] h) {
+        h[4] = 0;
+        for (int j = 0; j < 4; j++) {
+            if (j >= p) {
+                h[j] = 0;
+            }
+            h[4] += Math.abs(h[j]);
+        }
+    }
+
+    /** How far outside a corner is in each direction, at the least. */
+    private void measure(double[] under, double[] over, double[] out) {
+        double l0 = under[0];
+        double l1 = under[1];
+        double l2 = under[2];
+        double h0 = over[0];
+        double h1 = over[1];
+        double h2 = over[2];
+        double[] p0 = up[0];
+        double[] p1 = up[1];
+        double[] p2 = up[2];
+        double[] n0 = down[0];
+        double[] n1 = down[1];
+        double[] n2 = down[2];
+        double[] most = supports;
+        for (int d = 0; d < DIRECTIONS; d++) {
+            out[d] =
+                    p0[d] * l0
+                            + p1[d] * l1
+                            + p2[d] * l2
+                            + n0[d] * h0
+                            + n1[d] * h1
+                            + n2[d] * h2
+                            - most[d];
+        }
+    }
+
+    /** The whole numbers of drops in the cell that satisfy all inequalities, at most MANY + 1. */
+    private void points(Cell cell, int depth) {
+        int rows = halves;
+        // the first cell is all there is
+        for (int i = 0; i < p && depth > 0; i++) {
+            double[] h = half[rows++];
+            for (int j = 0; j < p; j++) {
+                h[j] = -cell.forms[i][j];
+            }
+            finish(h);
+        }
+        cell.many = 0;
+        Lattice all = lattices[p];
+        if (cell.points.length < all.drops.length) {
+            cell.points = new int[all.drops.length];
+        }
+        if (depth > 0) {
+            Cell above = cells[depth - 1];
+            for (int i = 0; i < above.many; i++) {
+                keep(cell, all, rows, above.points[i]);
+            }
+            return;
+        }
+        if (!narrow(rows)) {
+            return;
+        }
+        int by = 0;
+        for (int i = 1; i < p; i++) {
+            if (most[i] - least[i] < most[by] - least[by]) {
+                by = i;
+            }
+        }
+        int[] order = all.order[by];
+        double[] sorted = all.sorted[by];
+        double l0 = least[0] - SLACK;
+        double l1 = least[1] - SLACK;
+        double l2 = least[2] - SLACK;
+        double m0 = most[0] + SLACK;
+        double m1 = most[1] + SLACK;
+        double m2 = most[2] + SLACK;
+        double[] s0 = all.share[0];
+        double[] s1 = all.share[1];
+        double[] s2 = all.share[2];
+        double end = most[by] + SLACK;
+        for (int at = all.from(by, least[by] - SLACK); at < order.length; at++) {
+            if (sorted[at] > end) {
+                return;
+            }
+            int x = order[at];
+            double a = s0[x];
+            double b = s1[x];
+            double c = s2[x];
+            if (a < l0 || a > m0 || b < l1 || b > m1 || c < l2 || c > m2) {
+                continue;
+            }
+            keep(cell, all, rows, x);
+        }
+    }
+
+    private void keep(Cell cell, Lattice all, int rows, int x) {
+        double[][] share = all.share;
+        if (holds(rows, share[0][x], share[1][x], share[2][x], share[3][x])) {
+            cell.points[cell.many++] = x;
+        }
+    }
+
+    /** Whether shares satisfy all rows. */
+    private boolean holds(int rows, double a, double b, double c, double d) {
+        for (int i = 0; i < rows; i++) {
+            double[] h = half[i];
+            if (h[0] * a + h[1] * b + h[2] * c + h[3] * d > SLACK * h[4]) {
+                double[] before = half[i / 2];
+                half[i / 2] = h;
+                half[i] = before;
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /**
+     * Draws the bounds of each paint's share together: with the others at their best, a row bounds
+     * the share that remains. False when no share remains.
+     */
+    private boolean narrow(int rows) {
+        int n = limits.mostDrops;
+        double one = 1.0 / n;
+        for (int i = 0; i < p; i++) {
+            least[i] = one;
+            most[i] = 1 - (p - 1) * one;
+        }
+        for (int sweep = 0; sweep < SWEEPS; sweep++) {
+            for (int i = 0; i < rows; i++) {
+                if (!cut(half[i])) {
+                    return false;
+                }
+            }
+            double sumLeast = 0;
+            double sumMost = 0;
+            for (int i = 0; i < p; i++) {
+                sumLeast += least[i];
+                sumMost += most[i];
+            }
+            for (int i = 0; i < p; i++) {
+                most[i] = Math.min(most[i], 1 - (sumLeast - least[i]) + SLACK);
+                least[i] = Math.max(least[i], 1 - (sumMost - most[i]) - SLACK);
+                if (least[i] > most[i] + SLACK) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    private boolean cut(double[] h) {
+        double all = 0;
+        for (int j = 0; j < p; j++) {
+            all += h[j] > 0 ? h[j] * least[j] : h[j] * most[j];
+        }
+        double slack = SLACK * h[4];
+        if (all > slack) {
+            return false;
+        }
+        for (int j = 0; j < p; j++) {
+            if (h[j] > 0) {
+                double rest = all - h[j] * least[j];
+                most[j] = Math.min(most[j], (slack - rest) / h[j]);
+            } else if (h[j] < 0) {
+                double rest = all - h[j] * most[j];
+                least[j] = Math.max(least[j], (slack - rest) / h[j]);
+            }
+        }
+        return true;
+    }
+
+    /** All recipes of the chosen paints. */
+    private void all() {
+        int[] d = new int[4];
+        fill(d, 0, limits.mostDrops);
+    }
+
+    private void fill(int[] d, int at, int left) {
+        if (at == p) {
+            judge(d);
+            return;
+        }
+        for (int x = 1; x <= left - (p - at - 1); x++) {
+            d[at] = x;
+            fill(d, at + 1, left - x);
+        }
+        d[at] = 0;
+    }
+
+    private void judge(int[] d) {
+        tried++;
+        kernel.seen(
+                kernel.k[chosen[0]],
+                kernel.s[chosen[0]],
+                d[0],
+                p > 1 ? chosen[1] : chosen[0],
+                p > 1 ? d[1] : 0,
+                p > 2 ? chosen[2] : chosen[0],
+                p > 2 ? d[2] : 0,
+                p > 3 ? chosen[3] : chosen[0],
+                p > 3 ? d[3] : 0,
+                r);
+        double x = Kernel.dot(kernel.w[0], r);
+        double y = Kernel.dot(kernel.w[1], r);
+        double z = Kernel.dot(kernel.w[2], r);
+        for (int i = 0; i < near.length && region != null; i++) {
+            double[] a = directions[i];
+            if (a[0] * x + a[1] * y + a[2] * z > near[i]) {
+                return;
+            }
+        }
+        double off = kernel.difference(target, x, y, z);
+        if (off >= best.off()) {
+            return;
+        }
+        take(d, off);
+    }
+
+    /** Keeps a better recipe when the limits allow it. */
+    private void take(int[] d, double off) {
+        int total = 0;
+        for (int i = 0; i < p; i++) {
+            total += d[i];
+        }
+        for (int i = 0; i < p; i++) {
+            if (!limits.enough(chosen[i], d[i], total)) {
+                return;
+            }
+        }
+        int[] drops = new int[kernel.paints];
+        Arrays.fill(kk, 0);
+        Arrays.fill(ss, 0);
+        for (int i = 0; i < p; i++) {
+            drops[chosen[i]] = d[i];
+            add(kk, kernel.k[chosen[i]], d[i]);
+            add(ss, kernel.s[chosen[i]], d[i]);
+        }
+        if (!limits.opaque(drops, kk, ss)) {
+            return;
+        }
+        best = new Found(drops, off);
+        renew();
+    }
+
+    /** Halves the cell at the edge whose corners look most different. */
+    private void halve(int depth) {
+        Cell c = cells[depth];
+        int one = 0;
+        int two = 1;
+        double longest = -1;
+        for (int i = 0; i < p; i++) {
+            for (int j = i + 1; j < p; j++) {
+                double length = 0;
+                for (int b = 0; b < BANDS; b++) {
+                    double d = c.corners[i].r[b] - c.corners[j].r[b];
+                    length += d * d;
+                }
+                if (length > longest) {
+                    longest = length;
+                    one = i;
+                    two = j;
+                }
+            }
+        }
+        Corner a = c.corners[one];
+        Corner z = c.corners[two];
+        Corner m = c.middle;
+        // corners weigh by their mean S, so equal weights are y · level = 1 each
+        double ya = 1 / a.level;
+        double yz = 1 / z.level;
+        m.level = 2;
+        m.flat = a.flat && z.flat;
+        for (int b = 0; b < BANDS; b++) {
+            m.k[b] = (a.k[b] + z.k[b]) / 2;
+            m.s[b] = (a.s[b] + z.s[b]) / 2;
+        }
+        kernel.seen(m.k, m.s, m.r);
+        sums(m.r, m.xyz);
+        child(depth, one, two, ya, yz);
+        child(depth, two, one, yz, ya);
+    }
+
+    /**
+     * The half that keeps corner {@code kept}; the middle takes the place of {@code gone}. With m =
+     * g · gone + e · kept, a mix of y(gone), y(kept) has y(gone)/g of m and y(kept) − e ·
+     * y(gone)/g.
+     */
+    private void child(int depth, int gone, int kept, double g, double e) {
+        Cell from = cells[depth];
+        Cell to = cells[depth + 1];
+        for (int i = 0; i < p; i++) {
+            to.corners[i] = i == gone ? from.middle : from.corners[i];
+            for (int j = 0; j < p; j++) {
+                double y = from.forms[i][j];
+                if (i == gone) {
+                    y = y / g;
+                } else if (i == kept) {
+                    y -= e / g * from.forms[gone][j];
+                }
+                to.forms[i][j] = y;
+            }
+        }
+        cell(depth + 1);
+    }
+}

@@ -1,0 +1,267 @@
+package org.pendrik.core.recipe;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.paint.KubelkaMunk;
+import org.pendrik.core.paint.Reflectance;
+import org.pendrik.core.units.Watch;
+
+/**
+ * The best recipe in whole drops, proven.
+ *
+ * <p>A {@link Climb} finds a good recipe. What is better than it by more than the tolerance lies in
+ * a small {@link Region} of colours; a {@link Screen} rules out most choices of up to four paints
+ * by a few additions each, a {@link Prover} the rest, trying only the drops that its inequalities
+ * leave. Every better recipe found shrinks the region. Choices are taken in waves of fixed lanes,
+ * and what lanes find is told to the others between waves only, so the answer does not depend on
+ * how many processors work.
+ *
+ * <p>Cost: about one addition of short vectors for each choice of four paints, and a few
+ * microseconds for one in ten to one in two of them; memory is quadratic in the paints. Guarantee:
+ * nothing that the limits allow is nearer to the target than the answer minus the tolerance, 0.1
+ * or, exact, 0. Colours are of hiding coats in whole drops, never rounded from fractions.
+ */
+public final class RecipeSearch {
+    /** A drop's own scatter decides below this. */
+    public static final double TOLERANCE = 0.1;
+
+    private static final int LANES = 4;
+    private static final int WAVES = 40;
+
+    private final RecipeQuestion question;
+    private final Watch watch;
+    private final List<Ingredient> shelf;
+    private final Kernel kernel;
+    private final Limits limits;
+    private final Lab target;
+    private final double tolerance;
+
+    private RecipeSearch(RecipeQuestion question, Watch watch) {
+        this.question = question;
+        this.watch = watch;
+        target = question.light().lab(question.target());
+        tolerance = question.exact() ? 0 : TOLERANCE;
+        shelf = sorted(question.shelf());
+        int n = shelf.size();
+        double[][] k = new double[n][];
+        double[][] s = new double[n][];
+        boolean[][] together = new boolean[n][n];
+        boolean[] must = new boolean[n];
+        double[] share = new double[n];
+        double[] weights = new double[n];
+        for (int i = 0; i < n; i++) {
+            Ingredient in = shelf.get(i);
+            k[i] = scaled(in.paint().absorbs(), in.weight());
+            s[i] = scaled(in.paint().scatters(), in.weight());
+            must[i] = question.limits().must().contains(in.key());
+            share[i] = in.mostShare();
+            weights[i] = in.weight();
+            for (int j = 0; j < n; j++) {
+                together[i][j] = question.together(in, shelf.get(j));
+            }
+        }
+        kernel = new Kernel(k, s, question.light(), question.surface());
+        var rules = question.limits();
+        limits =
+                new Limits(
+                        rules.mostPaints(),
+                        rules.mostDrops(),
+                        together,
+                        must,
+                        share,
+                        weights,
+                        rules.opacity(),
+                        rules.micrometres());
+    }
+
+    /**
+     * Searches.
+     *
+     * @throws CancellationException when the watch stops it
+     */
+    public static RecipeAnswer search(RecipeQuestion question, Watch watch) {
+        return new RecipeSearch(question, watch).run();
+    }
+
+    /** What is near the target comes first: its choices are the likely ones. */
+    private List<Ingredient> sorted(List<Ingredient> all) {
+        List<Ingredient> out = new ArrayList<>(all);
+        out.sort(
+                Comparator.comparingDouble(
+                                (Ingredient i) ->
+                                        question.light()
+                                                .lab(question.surface().seen(i.paint().masstone()))
+                                                .distance(target))
+                        .thenComparing(Ingredient::key));
+        return out;
+    }
+
+    private static double[] scaled(double[] v, double by) {
+        double[] out = new double[v.length];
+        for (int i = 0; i < v.length; i++) {
+            out[i] = v[i] * by;
+        }
+        return out;
+    }
+
+    private RecipeAnswer run() {
+        watch.at("a first good recipe", 0);
+        Climb climb = new Climb(kernel, limits, target);
+        Found start = climb.best();
+        int n = shelf.size();
+        Lattice[] lattices = new Lattice[5];
+        for (int p = 3; p <= 4; p++) {
+            lattices[p] = new Lattice(p, limits.mostDrops);
+        }
+        List<Prover> lanes = new ArrayList<>();
+        for (int i = 0; i < LANES; i++) {
+            lanes.add(new Prover(kernel, limits, lattices, target, tolerance, start));
+        }
+        Prover first = lanes.getFirst();
+        for (int i = 0; i < n; i++) {
+            if (musts(i, i, i, i)) {
+                first.prove(i);
+            }
+        }
+        double[][] tangents = tangents(climb);
+        for (int p = 2; p <= Math.min(limits.mostPaints, n); p++) {
+            wave(lanes, p, tangents);
+        }
+        Found best = first.best();
+        long choices = lanes.stream().mapToLong(Prover::choices).sum();
+        long tried = lanes.stream().mapToLong(Prover::tried).sum();
+        if (best.off() == Double.POSITIVE_INFINITY) {
+            return new RecipeAnswer.None(
+                    "No mix of these bottles keeps to all limits: what must be in, which families"
+                            + " share a cup, what is left in the bottles, and how opaque it has to"
+                            + " be.");
+        }
+        return new RecipeAnswer.Proven(
+                recipe(best),
+                best.off(),
+                tolerance == 0 ? 0 : Math.min(tolerance, best.off()),
+                choices,
+                tried);
+    }
+
+    private Recipe recipe(Found f) {
+        List<Recipe.Part> parts = new ArrayList<>();
+        for (int i = 0; i < f.drops().length; i++) {
+            if (f.drops()[i] > 0) {
+                parts.add(new Recipe.Part(shelf.get(i), f.drops()[i]));
+            }
+        }
+        return Recipe.of(parts, question.surface());
+    }
+
+    /** K/S of the target itself, of the best recipe found, of the shelf as a whole, and between. */
+    private double[][] tangents(Climb climb) {
+        Reflectance inside = question.surface().inside(question.target());
+        List<Found> ends = climb.ends();
+        double[] whole = kernel.usualRatio();
+        double[] best = ends.isEmpty() ? whole : kernel.ratio(ends.getFirst().drops());
+        double[][] out = new double[4][Kernel.BANDS];
+        for (int b = 0; b < Kernel.BANDS; b++) {
+            out[0][b] = KubelkaMunk.ratio(inside.at(b));
+            out[1][b] = best[b];
+            out[2][b] = whole[b];
+            out[3][b] = Math.sqrt(best[b] * whole[b]);
+        }
+        return out;
+    }
+
+    /** All choices of p paints, those of the first paints first. */
+    private void wave(List<Prover> lanes, int p, double[][] tangents) {
+        Prover first = lanes.getFirst();
+        if (first.done()) {
+            return;
+        }
+        int n = kernel.paints;
+        @Nullable Screen screen =
+                limits.mostDrops > p ? new Screen(kernel, p, limits.mostDrops, tangents) : null;
+        List<int[]> pairs = new ArrayList<>();
+        // by the farther of the two, so that what is near the target comes first
+        for (int j = 1; j < n; j++) {
+            for (int i = 0; i < j; i++) {
+                if (limits.together(i, j)) {
+                    pairs.add(new int[] {i, j});
+                }
+            }
+        }
+        int at = 0;
+        for (int w = 0; w < WAVES; w++) {
+            int end = (int) ((long) pairs.size() * (w + 1) / WAVES);
+            if (first.done()) {
+                return;
+            }
+            watch.at(p + " paints at a time", ((p - 2) + (double) w / WAVES) / 3);
+            if (screen != null) {
+                first.aim(screen);
+            }
+            int begin = at;
+            IntStream.range(0, LANES)
+                    .parallel()
+                    .forEach(
+                            lane -> {
+                                for (int x = begin + lane; x < end; x += LANES) {
+                                    int[] pair = pairs.get(x);
+                                    choices(lanes.get(lane), screen, p, pair[0], pair[1]);
+                                }
+                            });
+            for (Prover lane : lanes) {
+                first.heed(lane.best());
+            }
+            for (Prover lane : lanes) {
+                lane.heed(first.best());
+            }
+            at = end;
+        }
+    }
+
+    private void choices(Prover lane, @Nullable Screen screen, int p, int i, int j) {
+        int n = kernel.paints;
+        if (p == 2) {
+            if (musts(i, j, i, j) && (screen == null || !screen.out(i, j))) {
+                lane.prove(i, j);
+            }
+            return;
+        }
+        for (int k = j + 1; k < n; k++) {
+            if (!limits.together(i, k) || !limits.together(j, k)) {
+                continue;
+            }
+            if (p == 3) {
+                if (musts(i, j, k, k) && (screen == null || !screen.out(i, j, k))) {
+                    lane.prove(i, j, k);
+                }
+                continue;
+            }
+            for (int l = k + 1; l < n; l++) {
+                if (limits.together(i, l)
+                        && limits.together(j, l)
+                        && limits.together(k, l)
+                        && musts(i, j, k, l)
+                        && (screen == null || !screen.out(i, j, k, l))) {
+                    lane.prove(i, j, k, l);
+                }
+            }
+        }
+    }
+
+    /** Whether all bottles that must be in are among four, which may repeat. */
+    private boolean musts(int i, int j, int k, int l) {
+        if (limits.musts == 0) {
+            return true;
+        }
+        int found = limits.must(i) ? 1 : 0;
+        found += j != i && limits.must(j) ? 1 : 0;
+        found += k != i && k != j && limits.must(k) ? 1 : 0;
+        found += l != i && l != j && l != k && limits.must(l) ? 1 : 0;
+        return found == limits.musts;
+    }
+}

@@ -1,0 +1,367 @@
+package org.pendrik.core.recipe;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.pendrik.core.colour.Ciede2000;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+
+/**
+ * The colours that are nearer to a target than some ΔE00, as half-spaces of X, Y, Z over white.
+ *
+ * <p>Points about its border are kept; their support in a direction, with a margin for what lies
+ * between two of them, bounds the region from outside. A small region is nearly an ellipsoid, and
+ * rays from its centre find its border. A large one has lobes, blue ones above all: there the plane
+ * of a* and b* is gone through on a grid, the colours of each square that may be near enough reach
+ * from a lowest to a highest lightness, because CIEDE2000 keeps lightness apart, and the outermost
+ * of these in many directions are kept.
+ */
+final class Region {
+    /** Rings of rays from pole to pole; twice as many rays in a ring. */
+    private static final int RINGS = 18;
+
+    /**
+     * Rays stand 10° apart, where a sphere bends away by 0.4 %; the rest is for what is no sphere.
+     */
+    private static final double MARGIN = 1.03;
+
+    /** From this ΔE00 on a region counts as large. */
+    private static final double LARGE = 0.8;
+
+    private static final int HALVINGS = 22;
+
+    /** How much further a ray is followed after it has left. */
+    private static final int BEYOND = 4;
+
+    private static final double STRIDE = 1.3;
+
+    /** Squares of the grid from end to end. */
+    private static final int GRID = 96;
+
+    /** No surface has an a* or b* beyond this. */
+    private static final double WIDEST = 150;
+
+    /** Squares from end to end in which a first look is taken. */
+    private static final int COARSE = 100;
+
+    /** ΔE00 that a step of 1 in a* or b* makes at most: away from grey, and near it. */
+    private static final double STEEP = 0.75;
+
+    private static final double STEEPEST = 2.5;
+
+    /** Chroma under which the hue turns fast. */
+    private static final double NEAR_GREY = 12;
+
+    /** Directions in which the outermost point of a large region is kept. */
+    private static final int KEPT = 320;
+
+    private static final double GOLDEN = Math.PI * (3 - Math.sqrt(5));
+
+    private final Lab target;
+    private final double reach;
+    private final double[] xs;
+    private final double[] ys;
+    private final double[] zs;
+
+    Region(Lab target, double reach) {
+        this.target = target;
+        this.reach = reach;
+        List<double[]> points = reach < LARGE ? rays() : outermost(grid());
+        xs = points.stream().mapToDouble(p -> p[0]).toArray();
+        ys = points.stream().mapToDouble(p -> p[1]).toArray();
+        zs = points.stream().mapToDouble(p -> p[2]).toArray();
+    }
+
+    private List<double[]> rays() {
+        double[] frame = frame(target);
+        List<double[]> out = new ArrayList<>();
+        for (int i = 0; i < RINGS; i++) {
+            double up = Math.PI * (i + 0.5) / RINGS;
+            for (int j = 0; j < 2 * RINGS; j++) {
+                double round = Math.PI * (j + (i % 2) * 0.5) / RINGS;
+                double[] v =
+                        along(
+                                frame,
+                                Math.cos(up),
+                                Math.sin(up) * Math.cos(round),
+                                Math.sin(up) * Math.sin(round));
+                out.add(at(v, exit(v) * MARGIN));
+            }
+        }
+        return out;
+    }
+
+    private double[] at(double[] v, double r) {
+        return Srgb.labToRelative(
+                new Lab(target.l() + r * v[0], target.a() + r * v[1], target.b() + r * v[2]));
+    }
+
+    /** Corners of all squares of a* and b* that may be near enough, at both ends of lightness. */
+    private List<double[]> grid() {
+        double[] box = box();
+        double sideA = (box[1] - box[0]) / GRID;
+        double sideB = (box[3] - box[2]) / GRID;
+        double reaches = Math.hypot(sideA, sideB) / 2;
+        boolean[][] near = new boolean[GRID + 1][GRID + 1];
+        double[][] left = new double[GRID + 1][GRID + 1];
+        for (int i = 0; i <= GRID; i++) {
+            for (int j = 0; j <= GRID; j++) {
+                double a = box[0] + i * sideA;
+                double b = box[2] + j * sideB;
+                double off = off(target, target.l(), a, b);
+                double least = Math.max(0, off - steepest(a, b) * reaches);
+                left[i][j] = Math.sqrt(Math.max(0, reach * reach - least * least));
+                near[i][j] = least <= reach;
+            }
+        }
+        List<double[]> out = new ArrayList<>();
+        for (int i = 0; i <= GRID; i++) {
+            for (int j = 0; j <= GRID; j++) {
+                double most = -1;
+                boolean border = false;
+                for (int x = Math.max(0, i - 1); x <= Math.min(GRID, i + 1); x++) {
+                    for (int y = Math.max(0, j - 1); y <= Math.min(GRID, j + 1); y++) {
+                        if (near[x][y]) {
+                            most = Math.max(most, left[x][y]);
+                        } else {
+                            border = true;
+                        }
+                    }
+                }
+                // within the border the ends of lightness change little from square to square
+                if (most >= 0 && (border || (i % 3 == 0 && j % 3 == 0))) {
+                    double a = box[0] + i * sideA;
+                    double b = box[2] + j * sideB;
+                    out.add(Srgb.labToRelative(new Lab(target.l() + lightness(most, 1), a, b)));
+                    out.add(Srgb.labToRelative(new Lab(target.l() - lightness(most, -1), a, b)));
+                }
+            }
+        }
+        return out;
+    }
+
+    /**
+     * The a* and b* between which near colours lie: least and most. The whole plane of colours is
+     * looked at, because CIEDE2000 can be small again far away, on the other side of grey.
+     */
+    private double[] box() {
+        double[] box = {target.a(), target.a(), target.b(), target.b()};
+        double side = 2.0 * WIDEST / COARSE;
+        for (int i = 0; i <= COARSE; i++) {
+            for (int j = 0; j <= COARSE; j++) {
+                double a = -WIDEST + i * side;
+                double b = -WIDEST + j * side;
+                if (off(target, target.l(), a, b) <= reach + steepest(a, b) * side) {
+                    box[0] = Math.min(box[0], a - side);
+                    box[1] = Math.max(box[1], a + side);
+                    box[2] = Math.min(box[2], b - side);
+                    box[3] = Math.max(box[3], b + side);
+                }
+            }
+        }
+        return box;
+    }
+
+    private static double steepest(double a, double b) {
+        return Math.hypot(a, b) < NEAR_GREY ? STEEPEST : STEEP;
+    }
+
+    /** How far lightness may go one way when this much ΔE00 is left for it. */
+    private double lightness(double left, int sign) {
+        double from = 0;
+        double to = 1.8 * left + 1e-9;
+        for (int i = 0; i < 12; i++) {
+            double mid = (from + to) / 2;
+            if (off(target, target.l() + sign * mid, target.a(), target.b()) <= left) {
+                from = mid;
+            } else {
+                to = mid;
+            }
+        }
+        return to;
+    }
+
+    /** The points that are outermost in one of many directions, each pushed out a little. */
+    private List<double[]> outermost(List<double[]> points) {
+        double[][] steps = steps(target);
+        double[] centre = Srgb.labToRelative(target);
+        boolean[] kept = new boolean[points.size()];
+        for (int i = 0; i < KEPT; i++) {
+            double up = 1 - 2 * (i + 0.5) / KEPT;
+            double flat = Math.sqrt(1 - up * up);
+            double c = flat * Math.cos(GOLDEN * i);
+            double h = flat * Math.sin(GOLDEN * i);
+            double[] d = new double[3];
+            for (int x = 0; x < 3; x++) {
+                d[x] = up * steps[0][x] + c * steps[1][x] + h * steps[2][x];
+            }
+            int best = 0;
+            double most = Double.NEGATIVE_INFINITY;
+            for (int p = 0; p < kept.length; p++) {
+                double[] v = points.get(p);
+                double at = d[0] * v[0] + d[1] * v[1] + d[2] * v[2];
+                if (at > most) {
+                    most = at;
+                    best = p;
+                }
+            }
+            kept[best] = true;
+        }
+        List<double[]> out = new ArrayList<>();
+        for (int p = 0; p < kept.length; p++) {
+            if (kept[p]) {
+                double[] v = points.get(p);
+                double[] pushed = new double[3];
+                for (int x = 0; x < 3; x++) {
+                    pushed[x] = centre[x] + (v[x] - centre[x]) * MARGIN;
+                }
+                out.add(pushed);
+            }
+        }
+        return out;
+    }
+
+    double reach() {
+        return reach;
+    }
+
+    /** The largest value of a direction over the region. */
+    double support(double x, double y, double z) {
+        double most = Double.NEGATIVE_INFINITY;
+        for (int i = 0; i < xs.length; i++) {
+            most = Math.max(most, x * xs[i] + y * ys[i] + z * zs[i]);
+        }
+        return most;
+    }
+
+    private double exit(double[] v) {
+        double r = reach;
+        double last = 0;
+        int outside = 0;
+        double out = r;
+        while (outside < BEYOND) {
+            if (offAt(v, r) <= reach) {
+                last = r;
+                outside = 0;
+            } else {
+                if (outside == 0) {
+                    out = r;
+                }
+                outside++;
+            }
+            r *= STRIDE;
+            if (r > 1e4) {
+                break;
+            }
+        }
+        double from = last;
+        double to = Math.max(out, last);
+        for (int i = 0; i < HALVINGS && to > from; i++) {
+            double mid = (from + to) / 2;
+            if (offAt(v, mid) <= reach) {
+                from = mid;
+            } else {
+                to = mid;
+            }
+        }
+        return to;
+    }
+
+    private double offAt(double[] v, double r) {
+        return Ciede2000.of(
+                target.l(),
+                target.a(),
+                target.b(),
+                target.l() + r * v[0],
+                target.a() + r * v[1],
+                target.b() + r * v[2]);
+    }
+
+    /** Steps of one ΔE00 about a colour: in lightness, chroma and hue, and the hue's direction. */
+    private static double[] frame(Lab c) {
+        double chroma = c.chroma();
+        double fifty = (c.l() - 50) * (c.l() - 50);
+        double sl = 1 + 0.015 * fifty / Math.sqrt(20 + fifty);
+        double cos = chroma > 0 ? c.a() / chroma : 1;
+        double sin = chroma > 0 ? c.b() / chroma : 0;
+        return new double[] {sl, 1 + 0.045 * chroma, 1 + 0.015 * chroma, cos, sin};
+    }
+
+    private static double[] along(double[] frame, double l, double c, double h) {
+        double dc = c * frame[1];
+        double dh = h * frame[2];
+        return new double[] {
+            l * frame[0], dc * frame[3] - dh * frame[4], dc * frame[4] + dh * frame[3]
+        };
+    }
+
+    /**
+     * Directions in X, Y, Z that look from a colour towards lightness, chroma and hue, both ways,
+     * and between them: 26, the plain ones first.
+     */
+    static double[][] directions(Lab c) {
+        double[] frame = frame(c);
+        double[][] out = new double[26][];
+        int at = 0;
+        for (int many = 1; many <= 3; many++) {
+            for (int l = -1; l <= 1; l++) {
+                for (int h = -1; h <= 1; h++) {
+                    for (int k = -1; k <= 1; k++) {
+                        if (Math.abs(l) + Math.abs(h) + Math.abs(k) == many) {
+                            out[at++] = covector(c, frame, l, k, h);
+                        }
+                    }
+                }
+            }
+        }
+        return out;
+    }
+
+    private static double[] covector(Lab c, double[] frame, double l, double k, double h) {
+        double dc = k / frame[1];
+        double dh = h / frame[2];
+        return covector(
+                c, l / frame[0], dc * frame[3] - dh * frame[4], dc * frame[4] + dh * frame[3]);
+    }
+
+    /** A slope over L*, a*, b* at a colour as one over X, Y, Z. */
+    static double[] covector(Lab c, double dl, double da, double db) {
+        double[] xyz = Srgb.labToRelative(c);
+        double fx = slope(xyz[0]);
+        double fy = slope(xyz[1]);
+        double fz = slope(xyz[2]);
+        return new double[] {500 * da * fx, (116 * dl - 500 * da + 200 * db) * fy, -200 * db * fz};
+    }
+
+    /**
+     * X, Y, Z as steps of about one ΔE00 from a colour, in lightness, chroma and hue: the three
+     * rows of a linear map that is exact at the colour itself.
+     */
+    static double[][] steps(Lab c) {
+        double[] frame = frame(c);
+        return new double[][] {
+            covector(c, frame, 1, 0, 0), covector(c, frame, 0, 1, 0), covector(c, frame, 0, 0, 1)
+        };
+    }
+
+    /** The direction in which ΔE00 from a target grows fastest at another colour. */
+    static double[] away(Lab target, Lab at) {
+        double h = 1e-4;
+        double l = at.l();
+        double a = at.a();
+        double b = at.b();
+        return covector(
+                at,
+                off(target, l + h, a, b) - off(target, l - h, a, b),
+                off(target, l, a + h, b) - off(target, l, a - h, b),
+                off(target, l, a, b + h) - off(target, l, a, b - h));
+    }
+
+    private static double off(Lab t, double l, double a, double b) {
+        return Ciede2000.of(t.l(), t.a(), t.b(), l, a, b);
+    }
+
+    private static double slope(double t) {
+        return t > 216.0 / 24389 ? 1 / (3 * Math.cbrt(t * t)) : 24389.0 / 27 / 116;
+    }
+}

@@ -1,0 +1,56 @@
+package org.pendrik.core.recipe;
+
+import static org.testng.Assert.assertTrue;
+
+import java.util.SplittableRandom;
+import org.pendrik.core.colour.ColourDifference;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+import org.testng.annotations.Test;
+
+public class RegionTest {
+    /** Nothing that is near enough lies beyond the region in any direction. */
+    @Test
+    public void holdsEveryColourThatIsNearEnough() {
+        SplittableRandom r = new SplittableRandom(3);
+        int inside = 0;
+        for (int trial = 0; trial < 150; trial++) {
+            double hue = r.nextDouble() * 2 * Math.PI;
+            double chroma = trial % 5 == 0 ? 0.5 : r.nextDouble() * 90;
+            Lab target =
+                    new Lab(
+                            5 + 90 * r.nextDouble(),
+                            chroma * Math.cos(hue),
+                            chroma * Math.sin(hue));
+            double reach = Math.pow(10, r.nextDouble() * 2.6 - 1.3);
+            Region region = new Region(target, reach);
+            double[][] directions = new double[32][];
+            System.arraycopy(Region.directions(target), 0, directions, 0, 26);
+            for (int i = 26; i < 32; i++) {
+                Lab other = near(target, 30, r);
+                directions[i] = Region.away(target, other);
+            }
+            for (int i = 0; i < 4000; i++) {
+                Lab c = near(target, reach * 6, r);
+                if (ColourDifference.ciede2000(target, c) > reach) {
+                    continue;
+                }
+                inside++;
+                double[] xyz = Srgb.labToRelative(c);
+                for (double[] d : directions) {
+                    double most = region.support(d[0], d[1], d[2]);
+                    double at = d[0] * xyz[0] + d[1] * xyz[1] + d[2] * xyz[2];
+                    assertTrue(at <= most + 1e-9, target + " reach " + reach + " misses " + c);
+                }
+            }
+        }
+        assertTrue(inside > 10_000, "only " + inside);
+    }
+
+    private static Lab near(Lab c, double far, SplittableRandom r) {
+        return new Lab(
+                c.l() + far * (r.nextDouble() - 0.5),
+                c.a() + far * (r.nextDouble() - 0.5),
+                c.b() + far * (r.nextDouble() - 0.5));
+    }
+}
