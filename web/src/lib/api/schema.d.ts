@@ -72,6 +72,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/colour/estimate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which spectrum may a colour have? */
+        post: operations["estimate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/colour/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is seen of a colour under these films? */
+        post: operations["film"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/colour/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What colour do these drops make?
+         * @description Kubelka–Munk over 36 bands; paints are estimated from their colour.
+         */
+        post: operations["mix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/colour/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which drops of which paints make this colour?
+         * @description Proven: nothing allowed is nearer by more than 0.1 ΔE00, or at all when exact.
+         */
+        post: operations["recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/film/check": {
         parameters: {
             query?: never;
@@ -134,6 +208,114 @@ export interface paths {
         get: operations["materials"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix/airbrush": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where does the airbrush begin, and will its tip dry? */
+        post: operations["airbrush"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix/airbrush/effects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The effects that the airbrush has start values for */
+        get: operations["effects"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix/amount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How much paint does this surface take, in how many cups, at what cost? */
+        post: operations["amount"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix/dilute": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How much stock and water make this strength, or what does a mixture come to?
+         * @description Exact fractions; volumes are taken to add.
+         */
+        post: operations["dilute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix/flow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How many drops bring this mix to your line? */
+        post: operations["flow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix/ratio": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How many drops is this ratio, and what is it really then?
+         * @description The fewest whole drops whose shares differ least from those asked for.
+         */
+        post: operations["ratio"];
         delete?: never;
         options?: never;
         head?: never;
@@ -268,6 +450,26 @@ export interface paths {
         put?: never;
         /** In which order, and with which coats between, are these effects made? */
         post: operations["compile_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How long is this on prototype and model, and what is just seen of it?
+         * @description Exact: there and back gives what went in.
+         */
+        post: operations["scale"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1241,19 +1443,35 @@ export interface components {
             what: "STOP" | "AGAIN" | "TAKE_BACK" | "CANNOT_TELL";
             why: string;
         };
-        Along: {
+        Airbrush: {
             /** Format: double */
-            halfLeftMm?: number | null;
+            fromBar: number;
             /** Format: double */
-            halfRightMm?: number | null;
-            hasPeak: boolean;
+            fromMm: number;
+            lowers: string[];
+            milk: string;
             /** Format: double */
-            peakMm: number;
-            relative: boolean;
+            needleMm: number;
             /** Format: double */
-            sd: number;
-            standsInU: boolean;
-            strength: number[];
+            risk: number;
+            /** @enum {string} */
+            tipDry: "LOW" | "USUAL" | "HIGH";
+            /** Format: double */
+            toBar: number;
+            /** Format: double */
+            toMm: number;
+        };
+        AirbrushQuestion: {
+            /** @enum {string} */
+            carries: "WATER" | "ALCOHOL" | "SPIRIT" | "LACQUER_THINNER";
+            /** Format: double */
+            celsius: number;
+            effect: string;
+            /** Format: double */
+            humidity: number;
+            /** Format: double */
+            ratio: number;
+            retarder: boolean;
         };
         AlongLength: {
             /** @enum {string} */
@@ -1301,6 +1519,20 @@ export interface components {
             sentence: string;
             steps: string[];
             title: string;
+        };
+        Amount: {
+            /** Format: double */
+            cost: number;
+            /** Format: int32 */
+            cups: number;
+            /** Format: double */
+            mixMl: number;
+            /** Format: int32 */
+            paintDrops: number;
+            /** Format: double */
+            paintMl: number;
+            /** Format: double */
+            share: number;
         };
         Answer: {
             key?: string;
@@ -1413,6 +1645,10 @@ export interface components {
             /** @enum {string} */
             weekday: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
         };
+        BothSystems: {
+            feetInches: string;
+            mm: string;
+        };
         Box: {
             /** Format: double */
             height: number;
@@ -1461,16 +1697,6 @@ export interface components {
             };
             /** Format: int32 */
             version: number;
-        };
-        ClassShare: {
-            /** @enum {string} */
-            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
-            label: string;
-            note: string;
-            /** Format: double */
-            percent?: number | null;
-            /** Format: double */
-            plusMinus: number;
         };
         ClockView: {
             /** Format: date-time */
@@ -1652,6 +1878,20 @@ export interface components {
             /** @enum {string} */
             verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
         };
+        DiluteAnswer: {
+            exact: string[];
+            percent: string;
+            stockMl: string;
+            weakMl: string;
+        };
+        DiluteQuestion: {
+            stockMl?: string | null;
+            stockPercent: string;
+            wantedMl?: string | null;
+            wantedPercent?: string | null;
+            weakMl?: string | null;
+            weakPercent: string;
+        };
         Driver: {
             /** @enum {string} */
             kind: "DRYING" | "NO_BENCH_TIME" | "WORK";
@@ -1716,22 +1956,6 @@ export interface components {
             gaps: components["schemas"]["Gap"][];
             name: string;
         };
-        EdgeMeasure: {
-            cannot: string;
-            /** Format: double */
-            depthMm: number;
-            /** Format: double */
-            longestMm: number;
-            name: string;
-            /** Format: double */
-            plusMinus: number;
-            /** Format: uuid */
-            regionId: string;
-            /** Format: int32 */
-            scrapes: number;
-            /** Format: double */
-            wornPercent?: number | null;
-        };
         EdgeWear: {
             /** Format: double */
             depthMm: number;
@@ -1747,6 +1971,10 @@ export interface components {
             sd: number;
             /** Format: double */
             wornShare: number;
+        };
+        Effect: {
+            key?: string;
+            name?: string;
         };
         EffectItem: {
             /** @enum {string} */
@@ -1789,6 +2017,20 @@ export interface components {
             effects: components["schemas"]["JobEffect"][];
             /** Format: int32 */
             version: number;
+        };
+        EstimateAnswer: {
+            clamped: boolean;
+            colour: components["schemas"]["Lab"];
+            /** Format: double */
+            deltaE00: number;
+            nm: number[];
+            provenance: string;
+            reflectance: number[];
+        };
+        EstimateQuestion: {
+            colour: components["schemas"]["Lab"];
+            /** @enum {string|null} */
+            light?: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL" | null;
         };
         FilmAnswer: {
             findings: components["schemas"]["FindingPart"][];
@@ -1840,6 +2082,28 @@ export interface components {
             why: string;
             zones: string[];
         };
+        FlowQuestion: {
+            cup?: boolean | null;
+            /** Format: double */
+            line: number;
+            /** Format: int32 */
+            paintDrops: number;
+            /** Format: double */
+            run: number;
+            /** Format: int32 */
+            thinnerDrops: number;
+        };
+        FlowTest: {
+            onTheLine: boolean;
+            /** Format: int32 */
+            paintDrops: number;
+            /** Format: double */
+            share: number;
+            /** Format: int32 */
+            thinnerDrops: number;
+            /** Format: double */
+            wanted: number;
+        };
         Gap: {
             /** Format: double */
             jointSd: number;
@@ -1855,6 +2119,24 @@ export interface components {
             tolerance: number;
             /** @enum {string} */
             verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+        };
+        GivenFilm: {
+            /** Format: double */
+            micrometres: number;
+            paint: components["schemas"]["GivenPaint"];
+            /** Format: double */
+            share: number;
+        };
+        GivenPaint: {
+            colour: components["schemas"]["Lab"];
+            /** Format: double */
+            dropMl?: number | null;
+            /** Format: int32 */
+            drops?: number | null;
+            family?: string | null;
+            /** Format: double */
+            hiding?: number | null;
+            name: string;
         };
         GreyPatch: {
             /** Format: double */
@@ -1889,12 +2171,11 @@ export interface components {
             /** Format: double */
             zoneMinutes: number;
         };
-        HardPair: {
+        Help: {
+            colour: components["schemas"]["Lab"];
             /** Format: double */
-            confusedPercent: number;
-            inseparable: boolean;
-            one: string;
-            two: string;
+            deltaE00: number;
+            name: string;
         };
         HouseAnswers: {
             answers: {
@@ -1906,6 +2187,12 @@ export interface components {
                 [key: string]: string;
             };
             questions: components["schemas"]["Question"][];
+        };
+        InScale: {
+            model: components["schemas"]["BothSystems"];
+            name: string;
+            /** Format: double */
+            ratio: number;
         };
         InStepOrder: {
             /** Format: int32 */
@@ -2268,35 +2555,6 @@ export interface components {
             touchMinutes?: number | null;
             window?: components["schemas"]["WorkWindow"] | null;
         };
-        Measure: {
-            along?: components["schemas"]["Along"] | null;
-            blurred: boolean;
-            cannot: string[];
-            /** Format: double */
-            clippedShare: number;
-            cover: components["schemas"]["ClassShare"][];
-            dust?: components["schemas"]["DustHeight"] | null;
-            /** Format: double */
-            excludedShare: number;
-            factory: boolean;
-            fade?: components["schemas"]["ColourDifference"] | null;
-            /** Format: double */
-            glareShare: number;
-            hex?: string | null;
-            inGamut: boolean;
-            /** Format: double */
-            leftPlaceSdMm: number;
-            name: string;
-            /** Format: uuid */
-            regionId: string;
-            /** Format: double */
-            rightPlaceSdMm: number;
-            sample?: components["schemas"]["ColourSample"] | null;
-            spots: components["schemas"]["SpotMeasure"][];
-            streaks: components["schemas"]["StreakMeasure"][];
-            /** Format: double */
-            unsureShare: number;
-        };
         MeasureAnswer: {
             edges: components["schemas"]["EdgeAnswer"][];
             /** Format: double */
@@ -2339,31 +2597,11 @@ export interface components {
             viewingMm: number;
         };
         Measures: {
-            balanced: boolean;
-            checked: boolean;
-            colours: {
-                [key: string]: string;
-            };
-            edges: components["schemas"]["EdgeMeasure"][];
+            drops?: number[];
+            millilitres?: number[];
+            share?: number[];
             /** Format: double */
-            finestPxPerMm: number;
-            hardPairs: components["schemas"]["HardPair"][];
-            /** Format: uuid */
-            photographId: string;
-            regions: components["schemas"]["Measure"][];
-            /** Format: double */
-            residualMm: number;
-            /** Format: uuid */
-            samplesFrom?: string | null;
-            /** Format: double */
-            scalePercent: number;
-            /** Format: double */
-            slipMm: number;
-            /** Format: double */
-            smallestMm: number;
-            strips: components["schemas"]["Strip"][];
-            /** Format: double */
-            worstMm: number;
+            worst?: number;
         };
         MendOrder: {
             /** Format: int32 */
@@ -2409,6 +2647,21 @@ export interface components {
             /** @enum {string} */
             effect: "UNTOUCHED" | "SOFTENED" | "BROKEN";
         };
+        MixAnswer: {
+            colour: components["schemas"]["Shown"];
+            /** Format: double */
+            hiding: number;
+            lights: {
+                [key: string]: components["schemas"]["Shown"];
+            };
+            /** Format: double */
+            millilitres: number;
+            provenance: string;
+        };
+        MixQuestion: {
+            parts: components["schemas"]["GivenPaint"][];
+            surface?: string | null;
+        };
         MixView: {
             /** Format: double */
             areaMm2: number;
@@ -2434,6 +2687,43 @@ export interface components {
             values: {
                 [key: string]: string;
             };
+        };
+        PaintFilmAnswer: {
+            after: components["schemas"]["Shown"][];
+            change: components["schemas"]["ColourDifference"];
+            colour: components["schemas"]["Shown"];
+        };
+        PaintFilmQuestion: {
+            base: components["schemas"]["Lab"];
+            baseSurface?: string | null;
+            films: components["schemas"]["GivenFilm"][];
+            surface?: string | null;
+        };
+        PaintRecipeAnswer: {
+            /** Format: double */
+            deltaE00: number;
+            help?: components["schemas"]["Help"] | null;
+            lights: {
+                [key: string]: components["schemas"]["RecipeLight"];
+            };
+            parts: components["schemas"]["RecipePart"][];
+            provenance: string;
+            targetClamped: boolean;
+            /** Format: double */
+            within: number;
+        };
+        PaintRecipeQuestion: {
+            exact?: boolean | null;
+            /** @enum {string|null} */
+            light?: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL" | null;
+            /** Format: int32 */
+            mostDrops?: number | null;
+            /** Format: int32 */
+            mostPaints?: number | null;
+            must?: string[] | null;
+            shelf: components["schemas"]["GivenPaint"][];
+            surface?: string | null;
+            target: components["schemas"]["Lab"];
         };
         Pair: {
             /** Format: double */
@@ -2631,6 +2921,12 @@ export interface components {
             jobId: string;
             jobName: string;
         };
+        RatioQuestion: {
+            dropMl?: number[] | null;
+            parts: number[];
+            /** Format: double */
+            wantedMl: number;
+        };
         Reach: {
             met: components["schemas"]["Met"][];
         };
@@ -2641,6 +2937,21 @@ export interface components {
         ReadIn: {
             /** Format: uuid */
             jobId: string;
+        };
+        RecipeLight: {
+            /** Format: double */
+            deltaE00: number;
+            /** Format: double */
+            metamerism: number;
+            mix: components["schemas"]["Shown"];
+            target: components["schemas"]["Shown"];
+        };
+        RecipePart: {
+            /** Format: int32 */
+            drops: number;
+            name: string;
+            oneLess?: string | null;
+            oneMore: string;
         };
         RegionAnswer: {
             along?: components["schemas"]["AlongLength"] | null;
@@ -2742,8 +3053,32 @@ export interface components {
             /** Format: double */
             ratio: number;
         };
+        ScaleAnswer: {
+            finestTool: string;
+            /** Format: double */
+            makeableModelMm: number;
+            model: components["schemas"]["BothSystems"];
+            others: components["schemas"]["InScale"][];
+            prototype: components["schemas"]["BothSystems"];
+            /** Format: double */
+            smallestModelMm: number;
+            smallestPrototype: components["schemas"]["BothSystems"];
+        };
+        ScaleQuestion: {
+            length: string;
+            /** @enum {string} */
+            on: "PROTOTYPE" | "MODEL";
+            ratio: string;
+            /** Format: double */
+            viewingMm: number;
+        };
         ShellMarks: {
             marks: components["schemas"]["ArcMark"][];
+        };
+        Shown: {
+            colour: components["schemas"]["Lab"];
+            hex: string;
+            inGamut: boolean;
         };
         SideSize: {
             curve?: components["schemas"]["Curve"] | null;
@@ -2775,11 +3110,6 @@ export interface components {
             windowCloses?: string | null;
             /** Format: date-time */
             windowOpens?: string | null;
-        };
-        SpotMeasure: {
-            /** @enum {string} */
-            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
-            spots: components["schemas"]["Spots"];
         };
         Spots: {
             /** Format: double */
@@ -2885,11 +3215,6 @@ export interface components {
         StraightLines: {
             lines: components["schemas"]["Point"][][];
         };
-        StreakMeasure: {
-            /** @enum {string} */
-            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
-            streaks: components["schemas"]["Streaks"];
-        };
         Streaks: {
             /** Format: double */
             angleDegrees: number;
@@ -2907,15 +3232,6 @@ export interface components {
             startMm: number;
             /** Format: double */
             widthMm: number;
-        };
-        Strip: {
-            blurred: boolean;
-            /** Format: double */
-            fromMm: number;
-            /** Format: double */
-            sigmaMm?: number | null;
-            /** Format: double */
-            toMm: number;
         };
         Study: {
             effects: components["schemas"]["JobEffect"][];
@@ -3255,6 +3571,102 @@ export interface operations {
             };
         };
     };
+    estimate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EstimateQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EstimateAnswer"];
+                };
+            };
+        };
+    };
+    film: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaintFilmQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PaintFilmAnswer"];
+                };
+            };
+        };
+    };
+    mix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MixQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MixAnswer"];
+                };
+            };
+        };
+    };
+    recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaintRecipeQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PaintRecipeAnswer"];
+                };
+            };
+        };
+    };
     check: {
         parameters: {
             query?: never;
@@ -3343,6 +3755,146 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["MaterialLine"][];
+                };
+            };
+        };
+    };
+    airbrush: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AirbrushQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Airbrush"];
+                };
+            };
+        };
+    };
+    effects: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Effect"][];
+                };
+            };
+        };
+    };
+    amount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Job"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Amount"];
+                };
+            };
+        };
+    };
+    dilute: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiluteQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DiluteAnswer"];
+                };
+            };
+        };
+    };
+    flow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlowQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FlowTest"];
+                };
+            };
+        };
+    };
+    ratio: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RatioQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Measures"];
                 };
             };
         };
@@ -3511,6 +4063,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PlanAnswer"];
+                };
+            };
+        };
+    };
+    scale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScaleQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ScaleAnswer"];
                 };
             };
         };

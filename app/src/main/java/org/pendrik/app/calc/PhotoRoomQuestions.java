@@ -22,7 +22,6 @@ import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.Spots;
 import org.pendrik.core.measure.Streaks;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.paper.CutSheet;
 import org.pendrik.core.paper.WiperArc;
@@ -39,6 +38,7 @@ import org.pendrik.core.photo.Verdict;
 import org.pendrik.core.plan.NextPass;
 import org.pendrik.core.units.InvalidInput;
 import org.pendrik.core.units.Length;
+import org.pendrik.core.units.Watch;
 
 /** The photo room's questions without a job. */
 final class PhotoRoomQuestions {

@@ -29,11 +29,11 @@ import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.Gap;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.RegionVerdict;
 import org.pendrik.core.photo.SideComparison;
 import org.pendrik.core.photo.Verdict;
+import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
 /** Judges the model's side against the prototype's. */

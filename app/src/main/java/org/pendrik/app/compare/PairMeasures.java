@@ -23,8 +23,8 @@ import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.measure.MeasuredRegion;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.photo.SideComparison;
+import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Component;
 
 /**

@@ -19,13 +19,13 @@ import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.paper.CardLayout;
 import org.pendrik.core.paper.CutSheet;
 import org.pendrik.core.paper.Underlay;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.units.InvalidInput;
+import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
 /** Makes what leaves the screen. */

@@ -26,12 +26,12 @@ import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.Resolution;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.RegionSampler;
+import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
 /** Measures the sides of photographs, and keeps the last few at hand. */

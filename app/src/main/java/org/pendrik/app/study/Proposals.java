@@ -11,9 +11,9 @@ import org.pendrik.app.photograph.Photographs;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.EdgeWear;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.EffectsSeen;
+import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
 /** Proposes effects from what was measured on a photograph. */

@@ -66,7 +66,7 @@ public class OpenApiTest extends AppTest {
                 tried++;
             }
         }
-        assertEquals(tried, 11);
+        assertEquals(tried, 21);
     }
 
     @Test

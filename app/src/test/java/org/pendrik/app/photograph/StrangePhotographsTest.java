@@ -20,7 +20,6 @@ import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Resolution;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.CornerFinder;
 import org.pendrik.core.photo.Point;
@@ -32,6 +31,7 @@ import org.pendrik.core.photo.SideGeometry;
 import org.pendrik.core.photo.SideRectifier;
 import org.pendrik.core.units.InvalidInput;
 import org.pendrik.core.units.Length;
+import org.pendrik.core.units.Watch;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

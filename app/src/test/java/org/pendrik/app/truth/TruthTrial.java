@@ -15,7 +15,6 @@ import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Resolution;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Lens;
@@ -27,6 +26,7 @@ import org.pendrik.core.photo.RegionSampler;
 import org.pendrik.core.photo.SideGeometry;
 import org.pendrik.core.photo.SideRectifier;
 import org.pendrik.core.units.Length;
+import org.pendrik.core.units.Watch;
 
 /** One rendered photograph measured as a user would, beside what is true. */
 final class TruthTrial {

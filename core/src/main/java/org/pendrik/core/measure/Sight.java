@@ -67,6 +67,11 @@ public record Sight(double viewingMm, double ratio) {
         return smallestModelMm() * ratio;
     }
 
+    /** The tool that makes the narrowest mark. */
+    public static Tool finest() {
+        return TOOLS.stream().min(java.util.Comparator.comparingDouble(Tool::fromMm)).orElseThrow();
+    }
+
     /**
      * The tool for marks of a width: the first that makes it, else the finest when the mark is
      * finer than any tool; empty when it is wider than any.
