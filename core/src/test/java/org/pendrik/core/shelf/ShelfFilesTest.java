@@ -1,0 +1,206 @@
+package org.pendrik.core.shelf;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+import org.testng.annotations.Test;
+
+public class ShelfFilesTest {
+    static Bottle bottle(String name, Lab colour) {
+        return new Bottle(
+                name,
+                "own brew",
+                "waterborne acrylic",
+                Bottle.Kind.PAINT,
+                "flat",
+                Optional.of(colour),
+                Bottle.Source.TYPED,
+                0.9,
+                12.5,
+                17,
+                Optional.of(LocalDate.of(2026, 3, 14)),
+                Optional.empty(),
+                0.18,
+                "left drawer",
+                0.05,
+                1,
+                "");
+    }
+
+    private static Bottle any(SplittableRandom r, int i) {
+        String odd =
+                List.of("plain", "with, comma", "with \"quotes\"", "two\nlines", "ümläut")
+                        .get(r.nextInt(5));
+        return new Bottle(
+                odd + " " + i,
+                r.nextBoolean() ? "" : "maker " + r.nextInt(4),
+                r.nextBoolean() ? "enamel" : "waterborne acrylic",
+                List.of(Bottle.Kind.values()).get(r.nextInt(6)),
+                List.of("gloss", "semi-gloss", "satin", "flat", "powder").get(r.nextInt(5)),
+                r.nextInt(4) == 0
+                        ? Optional.empty()
+                        : Optional.of(
+                                new Lab(
+                                        r.nextInt(101),
+                                        r.nextInt(-600, 600) / 10.0,
+                                        r.nextInt(-600, 600) / 10.0)),
+                r.nextBoolean() ? Bottle.Source.TYPED : Bottle.Source.MEASURED,
+                r.nextInt(1, 100) / 100.0,
+                r.nextInt(0, 300) / 10.0,
+                r.nextInt(0, 600) / 10.0,
+                r.nextBoolean()
+                        ? Optional.empty()
+                        : Optional.of(LocalDate.of(2025, 1, 1).plusDays(r.nextInt(900))),
+                r.nextBoolean() ? Optional.empty() : Optional.of(LocalDate.of(2027, 2, 3)),
+                r.nextInt(0, 50) / 100.0,
+                r.nextBoolean() ? "" : "drawer, left",
+                r.nextInt(5, 100) / 1000.0,
+                r.nextInt(50, 150) / 100.0,
+                odd);
+    }
+
+    @Test
+    public void whatIsWrittenReadsBackAsItWas() {
+        SplittableRandom r = new SplittableRandom(8);
+        for (int trial = 0; trial < 200; trial++) {
+            List<Bottle> shelf = new ArrayList<>();
+            for (int i = 0; i < 12; i++) {
+                shelf.add(any(r, i));
+            }
+            ShelfCsv.Read read = ShelfCsv.read(ShelfCsv.write(shelf));
+            assertEquals(read.faults(), List.of());
+            assertEquals(read.lines().stream().map(ShelfCsv.Line::bottle).toList(), shelf);
+        }
+    }
+
+    @Test
+    public void faultsAreNamedWithLineColumnAndRemedy() {
+        String csv =
+                """
+                name,family,L*,a*,b*,hiding [%],opened,kind
+                sleeper brown,enamel,30,12,x,90,2026-03-14,paint
+                warm black,enamel,20,0,0,900,2026-03-14,paint
+                ,enamel,20,0,0,90,,paint
+                kiln dust,enamel,20,0,0,90,14.3.2026,paint
+                grey,enamel,20,0,0,90,,sparkle
+                fine,enamel,20,0,0,90,,paint
+                """;
+        ShelfCsv.Read read = ShelfCsv.read(csv);
+        assertEquals(read.lines().size(), 1);
+        assertEquals(read.lines().getFirst().bottle().name(), "fine");
+        List<String> told = read.faults().stream().map(f -> f.line() + " " + f.column()).toList();
+        assertEquals(told, List.of("2 b*", "3 hiding [%]", "4 name", "5 opened", "6 kind"));
+        assertTrue(read.faults().stream().noneMatch(f -> f.remedy().isEmpty()));
+        assertTrue(read.faults().get(1).rule().contains("from 1 to 99.9 %"));
+    }
+
+    @Test
+    public void headersAreCheckedBeforeLines() {
+        assertTrue(ShelfCsv.read("").faults().getFirst().rule().contains("empty"));
+        ShelfCsv.Read read = ShelfCsv.read("name,colour\nx,y\n");
+        assertEquals(
+                read.faults().stream().map(ShelfCsv.Fault::column).toList(),
+                List.of("colour", "family"));
+        assertEquals(
+                ShelfCsv.read("name,family,name\nx,y,z\n").faults().getFirst().rule(),
+                "is named twice");
+        assertEquals(ShelfCsv.read("name,family\na,b,c\n").faults().getFirst().line(), 2);
+        assertEquals(
+                ShelfCsv.read("name,family,sRGB\nred,enamel,#ff0000\n")
+                        .lines()
+                        .getFirst()
+                        .bottle()
+                        .colour()
+                        .map(Srgb::toHex),
+                Optional.of("#ff0000"));
+    }
+
+    /** Five thousand broken tables: each is read to faults and whole bottles, never to an error. */
+    @Test
+    public void brokenTablesNeverCrash() {
+        SplittableRandom r = new SplittableRandom(99);
+        List<Bottle> shelf = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            shelf.add(any(r, i));
+        }
+        String good = ShelfCsv.write(shelf);
+        String junk = "\",;\n\r\t\u0000\uFEFFé😀0-#'[]%eE.";
+        for (int trial = 0; trial < 5000; trial++) {
+            StringBuilder bad = new StringBuilder(good);
+            for (int cut = r.nextInt(6); cut >= 0; cut--) {
+                int at = r.nextInt(bad.length() + 1);
+                switch (r.nextInt(3)) {
+                    case 0 -> bad.insert(at, junk.charAt(r.nextInt(junk.length())));
+                    case 1 -> bad.setLength(Math.max(1, at));
+                    default -> bad.deleteCharAt(Math.max(0, Math.min(at, bad.length() - 1)));
+                }
+                if (bad.isEmpty()) {
+                    bad.append('x');
+                }
+            }
+            ShelfCsv.Read read = ShelfCsv.read(bad.toString());
+            ShelfChanges.Dry dry = ShelfChanges.of(read, Map.of("one", shelf.getFirst()));
+            assertTrue(dry.faults().size() >= read.faults().size());
+            for (ShelfCsv.Fault f : dry.faults()) {
+                assertTrue(!f.rule().isEmpty() && !f.remedy().isEmpty(), f.toString());
+            }
+            GimpPalette.read(bad.toString());
+        }
+    }
+
+    @Test
+    public void aDryRunSaysWhatWouldChange() {
+        Bottle brown = bottle("sleeper brown", new Lab(30, 10, 12));
+        Bottle black = bottle("warm black", new Lab(22, 1, 1));
+        Map<String, Bottle> shelf = Map.of("1", brown, "2", black);
+        String csv =
+                ShelfCsv.write(
+                        List.of(
+                                bottle("Sleeper Brown", new Lab(31, 10, 12)),
+                                black,
+                                bottle("kiln dust", new Lab(60, 4, 18))));
+        ShelfChanges.Dry dry = ShelfChanges.of(ShelfCsv.read(csv), shelf);
+        assertEquals(
+                dry.changes().stream().map(ShelfChanges.Change::what).toList(),
+                List.of(ShelfChanges.What.CHANGED, ShelfChanges.What.SAME, ShelfChanges.What.NEW));
+        assertEquals(dry.changes().getFirst().key(), Optional.of("1"));
+        assertEquals(
+                dry.changes().getFirst().fields(),
+                List.of(
+                        new ShelfChanges.Field("name", "sleeper brown", "Sleeper Brown"),
+                        new ShelfChanges.Field("L*", "30", "31")));
+        ShelfChanges.Dry twice =
+                ShelfChanges.of(ShelfCsv.read(ShelfCsv.write(List.of(black, black))), shelf);
+        assertEquals(twice.faults().size(), 1);
+        assertTrue(twice.faults().getFirst().rule().contains("line 2"));
+    }
+
+    @Test
+    public void palettesComeBack() {
+        List<Bottle> shelf = new ArrayList<>();
+        SplittableRandom r = new SplittableRandom(2);
+        for (int i = 0; i < 40; i++) {
+            shelf.add(bottle("paint " + i, Srgb.toLab(r.nextInt(0x1000000))));
+        }
+        GimpPalette.Read read = GimpPalette.read(GimpPalette.write("Ostrel shelf", shelf));
+        assertEquals(read.name(), "Ostrel shelf");
+        assertEquals(read.faults(), List.of());
+        for (int i = 0; i < shelf.size(); i++) {
+            assertEquals(read.entries().get(i).name(), shelf.get(i).name());
+            assertEquals(
+                    read.entries().get(i).hex(), Srgb.toHex(shelf.get(i).colour().orElseThrow()));
+        }
+        assertEquals(GimpPalette.read("nothing").faults().size(), 1);
+        GimpPalette.Read bad = GimpPalette.read("GIMP Palette\n1 2 3 ok\n300 0 0 x\nred\n");
+        assertEquals(bad.entries().size(), 1);
+        assertEquals(bad.faults().stream().map(ShelfCsv.Fault::line).toList(), List.of(3L, 4L));
+    }
+}
