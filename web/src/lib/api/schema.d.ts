@@ -885,7 +885,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["card"];
+        get: operations["card_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1065,6 +1065,38 @@ export interface paths {
         put: operations["touchDry"];
         post?: never;
         delete: operations["notTouchDry"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixing/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixing/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["search"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1294,6 +1326,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["recipes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep"];
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["remember"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{id}/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["card"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records": {
         parameters: {
             query?: never;
@@ -1335,6 +1431,150 @@ export interface paths {
         };
         get: operations["house"];
         put: operations["save_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/palette.gpl": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["palette"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/palette/dry-run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["paletteDryRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["store"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/table.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/table/dry-run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["dryRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put"];
+        post?: never;
+        delete: operations["takeAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["putBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{id}/substitutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["substitutes"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1596,6 +1836,13 @@ export interface components {
             /** Format: int32 */
             total: number;
         };
+        BenchMix: {
+            drops: components["schemas"]["Drops"][];
+            /** @enum {string} */
+            light: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL";
+            surface: string;
+            target?: components["schemas"]["Lab"] | null;
+        };
         BenchPace: {
             /** Format: double */
             factor: number;
@@ -1649,6 +1896,85 @@ export interface components {
             feetInches: string;
             mm: string;
         };
+        Bottle: {
+            /** Format: double */
+            amountMl: number;
+            colour?: components["schemas"]["Lab"] | null;
+            /** Format: double */
+            dropMl: number;
+            family: string;
+            finish: string;
+            /** Format: double */
+            fullMl: number;
+            /** Format: double */
+            hiding: number;
+            /** Format: date */
+            keepsUntil?: string | null;
+            /** @enum {string} */
+            kind: "PAINT" | "CLEAR" | "METALLIC" | "FLUORESCENT" | "POWDER" | "LIQUID";
+            maker: string;
+            name: string;
+            notes: string;
+            /** Format: date */
+            opened?: string | null;
+            place: string;
+            /** Format: double */
+            pricePerMl: number;
+            /** @enum {string} */
+            source: "TYPED" | "MEASURED";
+            /** Format: double */
+            strength: number;
+        };
+        BottleDraft: {
+            /** Format: double */
+            amountMl: number;
+            colour?: components["schemas"]["Lab"] | null;
+            /** Format: double */
+            dropMl?: number | null;
+            family: string;
+            finish?: string | null;
+            /** Format: double */
+            fullMl?: number | null;
+            /** Format: double */
+            hiding?: number | null;
+            /** Format: date */
+            keepsUntil?: string | null;
+            /** @enum {string} */
+            kind: "PAINT" | "CLEAR" | "METALLIC" | "FLUORESCENT" | "POWDER" | "LIQUID";
+            maker?: string | null;
+            name: string;
+            notes?: string | null;
+            /** Format: date */
+            opened?: string | null;
+            place?: string | null;
+            /** Format: double */
+            pricePerMl?: number | null;
+            /** @enum {string|null} */
+            source?: "TYPED" | "MEASURED" | null;
+            /** Format: double */
+            strength?: number | null;
+        };
+        BottlePut: {
+            bottle: components["schemas"]["BottleDraft"];
+            /** Format: int32 */
+            version?: number | null;
+        };
+        BottleView: {
+            bottle: components["schemas"]["BottleDraft"];
+            clamped: boolean;
+            /** Format: uuid */
+            id: string;
+            mixes: boolean;
+            provenance: string;
+            /** @enum {string} */
+            state: "FINE" | "NEARLY_EMPTY" | "EMPTY" | "PERISHES_SOON" | "PERISHED";
+            under: {
+                [key: string]: string;
+            };
+            /** Format: int32 */
+            version: number;
+            whyNot: string;
+        };
         Box: {
             /** Format: double */
             height: number;
@@ -1686,10 +2012,34 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        CardPut: {
+            /** Format: uuid */
+            id: string;
+            seen: components["schemas"]["Lab"];
+        };
+        CardView: {
+            /** Format: double */
+            left: number;
+            /** Format: date-time */
+            noted: string;
+            predicted: components["schemas"]["Lab"];
+            seen: components["schemas"]["Lab"];
+            taught: string;
+            words: string;
+        };
         Cell: {
             column: string;
             own?: string | null;
             shipped: string;
+        };
+        Change: {
+            bottle: components["schemas"]["Bottle"];
+            fields: components["schemas"]["Field"][];
+            key?: string | null;
+            /** Format: int64 */
+            line: number;
+            /** @enum {string} */
+            what: "NEW" | "CHANGED" | "SAME";
         };
         ChooseOrder: {
             schools: {
@@ -1899,6 +2249,27 @@ export interface components {
             /** Format: int64 */
             minutes: number;
         };
+        DropEffect: {
+            /** Format: uuid */
+            bottle: string;
+            /** Format: int32 */
+            drops: number;
+            less?: components["schemas"]["ColourDifference"] | null;
+            more: components["schemas"]["ColourDifference"];
+            name: string;
+            oneLess?: string | null;
+            oneMore: string;
+        };
+        Drops: {
+            /** Format: uuid */
+            bottle: string;
+            /** Format: int32 */
+            drops: number;
+        };
+        Dry: {
+            changes: components["schemas"]["Change"][];
+            faults: components["schemas"]["Fault"][];
+        };
         Drying: {
             /** Format: date-time */
             fullAt: string;
@@ -2031,6 +2402,19 @@ export interface components {
             colour: components["schemas"]["Lab"];
             /** @enum {string|null} */
             light?: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL" | null;
+        };
+        Fault: {
+            column: string;
+            /** Format: int64 */
+            line: number;
+            remedy: string;
+            rule: string;
+            value: string;
+        };
+        Field: {
+            field: string;
+            from: string;
+            to: string;
         };
         FilmAnswer: {
             findings: components["schemas"]["FindingPart"][];
@@ -2400,6 +2784,14 @@ export interface components {
             /** Format: double */
             l: number;
         };
+        LampView: {
+            difference?: components["schemas"]["ColourDifference"] | null;
+            /** Format: double */
+            metamerism: number;
+            mix: string;
+            target?: string | null;
+            words: string;
+        };
         Line: {
             cells: components["schemas"]["Cell"][];
             group: string;
@@ -2663,19 +3055,20 @@ export interface components {
             surface?: string | null;
         };
         MixView: {
+            colour: components["schemas"]["Lab"];
             /** Format: double */
-            areaMm2: number;
+            cost: number;
+            /** Format: int32 */
+            drops: number;
+            effects: components["schemas"]["DropEffect"][];
+            estimated: boolean;
+            /** Format: double */
+            hiding: number;
+            lamps: {
+                [key: string]: components["schemas"]["LampView"];
+            };
             /** Format: double */
             millilitres: number;
-            /** Format: double */
-            neededMillilitres: number;
-            /** Format: int32 */
-            paintDrops: number;
-            /** Format: double */
-            realRatio: number;
-            thinner: string;
-            /** Format: int32 */
-            thinnerDrops: number;
         };
         Open: {
             clock: components["schemas"]["ClockView"];
@@ -2732,6 +3125,14 @@ export interface components {
             one?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
             /** @enum {string} */
             two?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+        };
+        PaletteDry: {
+            csv: string;
+            dry: components["schemas"]["Dry"];
+        };
+        PaletteText: {
+            family: string;
+            palette: string;
         };
         PhotoAnswer: {
             /** Format: double */
@@ -2938,6 +3339,18 @@ export interface components {
             /** Format: uuid */
             jobId: string;
         };
+        RecipeDraft: {
+            drops: components["schemas"]["Drops"][];
+            /** Format: uuid */
+            job?: string | null;
+            /** @enum {string} */
+            light: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL";
+            name: string;
+            notes?: string | null;
+            step?: string | null;
+            surface: string;
+            target: components["schemas"]["Lab"];
+        };
         RecipeLight: {
             /** Format: double */
             deltaE00: number;
@@ -2952,6 +3365,23 @@ export interface components {
             name: string;
             oneLess?: string | null;
             oneMore: string;
+        };
+        RecipePut: {
+            recipe: components["schemas"]["RecipeDraft"];
+            /** Format: int32 */
+            version?: number | null;
+        };
+        RecipeView: {
+            cards: components["schemas"]["CardView"][];
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            madeOn: string;
+            missing: string[];
+            mix: components["schemas"]["MixView"];
+            recipe: components["schemas"]["RecipeDraft"];
+            /** Format: int32 */
+            version: number;
         };
         RegionAnswer: {
             along?: components["schemas"]["AlongLength"] | null;
@@ -3072,6 +3502,47 @@ export interface components {
             /** Format: double */
             viewingMm: number;
         };
+        SearchView: {
+            /** Format: int64 */
+            choices: number;
+            clamped: boolean;
+            /** Format: double */
+            deltaE00: number;
+            drops: components["schemas"]["Drops"][];
+            help?: components["schemas"]["Help"] | null;
+            mix: components["schemas"]["MixView"];
+            refused: {
+                [key: string]: string;
+            };
+            simple: components["schemas"]["SimpleRecipe"][];
+            /** Format: double */
+            within: number;
+        };
+        ShelfSearch: {
+            exact: boolean;
+            families: string[];
+            /** @enum {string} */
+            light: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL";
+            /** Format: int32 */
+            mostDrops: number;
+            /** Format: int32 */
+            mostPaints: number;
+            must: string[];
+            not: string[];
+            /** Format: double */
+            opacity: number;
+            simple: boolean;
+            surface: string;
+            target: components["schemas"]["Lab"];
+            /** Format: double */
+            wantedMl: number;
+        };
+        ShelfView: {
+            bottles: components["schemas"]["BottleView"][];
+            lamps: {
+                [key: string]: string;
+            };
+        };
         ShellMarks: {
             marks: components["schemas"]["ArcMark"][];
         };
@@ -3088,6 +3559,11 @@ export interface components {
             lengthMm: number;
             /** @enum {string} */
             side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+        };
+        SimpleRecipe: {
+            /** Format: double */
+            deltaE00: number;
+            drops: components["schemas"]["Drops"][];
         };
         Slot: {
             done: boolean;
@@ -3212,6 +3688,10 @@ export interface components {
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
             zones: string[];
         };
+        Stored: {
+            /** Format: int32 */
+            bottles: number;
+        };
         StraightLines: {
             lines: components["schemas"]["Point"][][];
         };
@@ -3240,10 +3720,20 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        Substitute: {
+            /** Format: double */
+            deltaE00: number;
+            key: string;
+            /** Format: double */
+            worst: number;
+        };
         SubstrateItem: {
             /** @enum {string} */
             key: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
             label: string;
+        };
+        TableText: {
+            csv: string;
         };
         TakeBackAnswer: {
             instead: string;
@@ -4785,7 +5275,7 @@ export interface operations {
             };
         };
     };
-    card: {
+    card_1: {
         parameters: {
             query?: {
                 side?: ("LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL")[];
@@ -5104,6 +5594,56 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchMix"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MixView"];
+                };
+            };
+        };
+    };
+    search: {
+        parameters: {
+            query?: {
+                task?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfSearch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SearchView"];
                 };
             };
         };
@@ -5450,6 +5990,122 @@ export interface operations {
             };
         };
     };
+    recipes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RecipeView"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipePut"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RecipeView"];
+                };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remember: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardPut"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RecipeView"];
+                };
+            };
+        };
+    };
     readIn: {
         parameters: {
             query?: never;
@@ -5538,6 +6194,230 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["HouseSheet"];
+                };
+            };
+        };
+    };
+    view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ShelfView"];
+                };
+            };
+        };
+    };
+    palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain;charset=UTF-8": string;
+                };
+            };
+        };
+    };
+    paletteDryRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PaletteDry"];
+                };
+            };
+        };
+    };
+    store: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Stored"];
+                };
+            };
+        };
+    };
+    csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv;charset=UTF-8": string;
+                };
+            };
+        };
+    };
+    dryRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Dry"];
+                };
+            };
+        };
+    };
+    put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BottlePut"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BottleView"];
+                };
+            };
+        };
+    };
+    takeAway: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    putBack: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    substitutes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Substitute"][];
                 };
             };
         };

@@ -1,5 +1,8 @@
 package org.pendrik.app.demo;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -8,6 +11,8 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.diary.Diaries;
@@ -20,6 +25,7 @@ import org.pendrik.app.photograph.Marks;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Side;
+import org.pendrik.app.shelf.Shelf;
 import org.pendrik.app.standins.DemoShots;
 import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.StandInCamera;
@@ -63,6 +69,7 @@ class DemoWorkshop implements ApplicationRunner {
     private final Plans plans;
     private final BenchLog log;
     private final Diaries diaries;
+    private final Shelf shelf;
     private final Clock clock;
 
     DemoWorkshop(
@@ -73,6 +80,7 @@ class DemoWorkshop implements ApplicationRunner {
             Plans plans,
             BenchLog log,
             Diaries diaries,
+            Shelf shelf,
             Clock clock,
             DataFolder.Settings settings) {
         this.jobs = jobs;
@@ -82,6 +90,7 @@ class DemoWorkshop implements ApplicationRunner {
         this.plans = plans;
         this.log = log;
         this.diaries = diaries;
+        this.shelf = shelf;
         this.clock = clock;
         if (!settings.demo()) {
             throw new IllegalStateException("the demonstration was not asked for");
@@ -106,10 +115,25 @@ class DemoWorkshop implements ApplicationRunner {
                         600,
                         w.benchTime(),
                         w.version()));
+        fillShelf();
         hopper(now);
         flat();
         shunter();
         kilnHouse();
+    }
+
+    /** The shelf of shelf.csv, whose dates are days from today in braces. */
+    private void fillShelf() {
+        try (var file = DemoWorkshop.class.getResourceAsStream("/demo/shelf.csv")) {
+            if (file == null) {
+                throw new IllegalStateException("demo/shelf.csv is missing from the program");
+            }
+            String csv = new String(file.readAllBytes(), StandardCharsets.UTF_8);
+            Matcher m = Pattern.compile("\\{(-?\\d+)}").matcher(csv);
+            shelf.store(m.replaceAll(d -> in(Integer.parseInt(d.group(1))).toString()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private LocalDate in(int days) {

@@ -1,0 +1,157 @@
+package org.pendrik.app.shelf;
+
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.shelf.GimpPalette;
+import org.pendrik.core.shelf.ShelfChanges;
+import org.pendrik.core.shelf.Substitutes;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class ShelfController {
+    private final Shelf shelf;
+    private final Mixing mixing;
+
+    ShelfController(Shelf shelf, Mixing mixing) {
+        this.shelf = shelf;
+        this.mixing = mixing;
+    }
+
+    /** A bottle, and the version that was seen; null for a new one. */
+    record BottlePut(@Nullable Integer version, Shelf.BottleDraft bottle) {}
+
+    /** A recipe, and the version that was seen; null for a new one. */
+    record RecipePut(@Nullable Integer version, Mixing.RecipeDraft recipe) {}
+
+    /** A table as text. */
+    record TableText(String csv) {}
+
+    /** A palette as text, and the family that its colours are of. */
+    record PaletteText(String palette, String family) {}
+
+    /** A table made of a palette, and what it would change. */
+    record PaletteDry(String csv, ShelfChanges.Dry dry) {}
+
+    /** How many bottles were stored. */
+    record Stored(int bottles) {}
+
+    /** What a test card showed, under D65. */
+    record CardPut(UUID id, Lab seen) {}
+
+    @GetMapping("/shelf")
+    Shelf.ShelfView view() {
+        return shelf.view();
+    }
+
+    @PutMapping("/shelf/{id}")
+    Shelf.BottleView put(@PathVariable UUID id, @RequestBody BottlePut put) {
+        return shelf.put(id, put.version(), put.bottle());
+    }
+
+    @DeleteMapping("/shelf/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeAway(@PathVariable UUID id, @RequestParam int version) {
+        shelf.setGone(id, version, true);
+    }
+
+    @PostMapping("/shelf/{id}/back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void putBack(@PathVariable UUID id, @RequestParam int version) {
+        shelf.setGone(id, version, false);
+    }
+
+    @GetMapping("/shelf/{id}/substitutes")
+    List<Substitutes.Substitute> substitutes(@PathVariable UUID id) {
+        return shelf.substitutes(id);
+    }
+
+    @PostMapping("/shelf/table/dry-run")
+    ShelfChanges.Dry dryRun(@RequestBody TableText table) {
+        return shelf.dry(table.csv());
+    }
+
+    @PostMapping("/shelf/table")
+    Stored store(@RequestBody TableText table) {
+        return new Stored(shelf.store(table.csv()));
+    }
+
+    @PostMapping("/shelf/palette/dry-run")
+    PaletteDry paletteDryRun(@RequestBody PaletteText text) {
+        GimpPalette.Read read = GimpPalette.read(text.palette());
+        String csv = shelf.tableOf(read, text.family());
+        ShelfChanges.Dry dry = shelf.dry(csv);
+        List<org.pendrik.core.shelf.ShelfCsv.Fault> faults =
+                new java.util.ArrayList<>(read.faults());
+        faults.addAll(dry.faults());
+        return new PaletteDry(csv, new ShelfChanges.Dry(dry.changes(), faults));
+    }
+
+    @GetMapping(value = "/shelf/table.csv", produces = "text/csv;charset=UTF-8")
+    ResponseEntity<String> csv() {
+        return file("shelf.csv", shelf.csv());
+    }
+
+    @GetMapping(value = "/shelf/palette.gpl", produces = "text/plain;charset=UTF-8")
+    ResponseEntity<String> palette() {
+        return file("shelf.gpl", shelf.palette());
+    }
+
+    private static ResponseEntity<String> file(String name, String text) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .body(text);
+    }
+
+    @PostMapping("/mixing/look")
+    Mixing.MixView look(@RequestBody Mixing.BenchMix mix) {
+        return mixing.look(mix);
+    }
+
+    @PostMapping("/mixing/search")
+    Mixing.SearchView search(
+            @RequestBody Mixing.ShelfSearch search, @RequestParam @Nullable UUID task) {
+        return mixing.search(search, task);
+    }
+
+    @GetMapping("/recipes")
+    List<Mixing.RecipeView> recipes() {
+        return mixing.recipes();
+    }
+
+    @PutMapping("/recipes/{id}")
+    Mixing.RecipeView keep(@PathVariable UUID id, @RequestBody RecipePut put) {
+        return mixing.keep(id, put.version(), put.recipe());
+    }
+
+    @DeleteMapping("/recipes/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void forget(@PathVariable UUID id, @RequestParam int version) {
+        mixing.setGone(id, version, true);
+    }
+
+    @PostMapping("/recipes/{id}/back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remember(@PathVariable UUID id, @RequestParam int version) {
+        mixing.setGone(id, version, false);
+    }
+
+    @PutMapping("/recipes/{id}/cards")
+    Mixing.RecipeView card(@PathVariable UUID id, @RequestBody CardPut card) {
+        return mixing.card(id, card.id(), card.seen());
+    }
+}

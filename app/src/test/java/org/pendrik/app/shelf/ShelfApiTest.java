@@ -1,0 +1,204 @@
+package org.pendrik.app.shelf;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.UUID;
+import org.pendrik.app.AppTest;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Bottles, mixes and recipes through the API. */
+public class ShelfApiTest extends AppTest {
+    private static final String BOTTLE =
+            """
+            {"version": %s, "bottle": {"name": "%s", "maker": "own", "family": "test acrylic", "kind": "%s",
+             "colour": {"l": %s, "a": %s, "b": %s}, "amountMl": 10, "pricePerMl": 0.2}}
+            """;
+
+    private UUID bottle(String name, double l, double a, double b) {
+        UUID id = UUID.randomUUID();
+        ok(put("/api/shelf/" + id, BOTTLE.formatted("null", name, "PAINT", l, a, b)));
+        return id;
+    }
+
+    private JsonNode find(String name) {
+        for (JsonNode b : ok(get("/api/shelf")).path("bottles")) {
+            if (b.path("bottle").path("name").asString().equals(name)) {
+                return b;
+            }
+        }
+        return json.readTree("{}");
+    }
+
+    private static String unique(String name) {
+        return name + " " + UUID.randomUUID().toString().substring(0, 8);
+    }
+
+    @Test
+    public void aBottleIsKeptChangedTakenAwayAndPutBack() {
+        String name = unique("brown");
+        UUID id = bottle(name, 30, 10, 12);
+        // sending it twice keeps it once
+        ok(put("/api/shelf/" + id, BOTTLE.formatted("null", name, "PAINT", 30, 10, 12)));
+        JsonNode seen = find(name);
+        assertEquals(seen.path("version").asInt(), 1);
+        assertEquals(seen.path("under").size(), 5);
+        assertTrue(seen.path("provenance").asString().contains("estimated"));
+        ok(put("/api/shelf/" + id, BOTTLE.formatted("1", name, "PAINT", 32, 10, 12)));
+        assertTrue(
+                refused(
+                                put(
+                                        "/api/shelf/" + id,
+                                        BOTTLE.formatted("1", name, "PAINT", 50, 0, 0)),
+                                409)
+                        .contains("another window"));
+        UUID other = UUID.randomUUID();
+        assertTrue(
+                refused(
+                                put(
+                                        "/api/shelf/" + other,
+                                        BOTTLE.formatted(
+                                                "null",
+                                                name.toUpperCase(java.util.Locale.ROOT),
+                                                "PAINT",
+                                                1,
+                                                1,
+                                                1)),
+                                422)
+                        .contains("stands on the shelf already"));
+        ok(delete("/api/shelf/" + id + "?version=2"));
+        assertTrue(find(name).isEmpty());
+        ok(post("/api/shelf/" + id + "/back?version=3", ""));
+        assertEquals(find(name).path("version").asInt(), 4);
+    }
+
+    @Test
+    public void aTableIsLookedThroughBeforeAnythingIsStored() {
+        String name = unique("dust");
+        String head = "name,family,L*,a*,b*\\n";
+        String bad = head + name + ",enamel,50,2,8\\nother,enamel,grey,0,0\\n";
+        JsonNode dry = ok(post("/api/shelf/table/dry-run", "{\"csv\":\"" + bad + "\"}"));
+        assertEquals(dry.path("faults").path(0).path("line").asInt(), 3);
+        assertEquals(dry.path("faults").path(0).path("column").asString(), "L*");
+        String told = refused(post("/api/shelf/table", "{\"csv\":\"" + bad + "\"}"), 422);
+        assertTrue(told.contains("Line 3, L*"), told);
+        assertTrue(find(name).isEmpty(), "half stored");
+        String good = head + name + ",enamel,50,2,8\\n";
+        dry = ok(post("/api/shelf/table/dry-run", "{\"csv\":\"" + good + "\"}"));
+        assertEquals(dry.path("changes").path(0).path("what").asString(), "NEW");
+        assertEquals(
+                ok(post("/api/shelf/table", "{\"csv\":\"" + good + "\"}")).path("bottles").asInt(),
+                1);
+        dry = ok(post("/api/shelf/table/dry-run", "{\"csv\":\"" + good + "\"}"));
+        assertEquals(dry.path("changes").path(0).path("what").asString(), "SAME");
+        assertTrue(text(get("/api/shelf/table.csv")).contains(name));
+        assertTrue(text(get("/api/shelf/palette.gpl")).startsWith("GIMP Palette"));
+        JsonNode palette =
+                ok(
+                        post(
+                                "/api/shelf/palette/dry-run",
+                                "{\"palette\":\"GIMP Palette\\n10 20 30 "
+                                        + unique("p")
+                                        + "\\nx\\n\",\"family\":\"enamel\"}"));
+        assertEquals(palette.path("dry").path("changes").size(), 1);
+        assertEquals(palette.path("dry").path("faults").size(), 1);
+    }
+
+    @Test
+    public void aMixIsSearchedKeptCorrectedAndRepeated() {
+        UUID white = bottle(unique("white"), 94, 0, 2);
+        UUID black = bottle(unique("black"), 20, 1, 1);
+        UUID ochre = bottle(unique("ochre"), 57, 15, 42);
+        UUID red = bottle(unique("red"), 38, 33, 23);
+        String search =
+                """
+                {"target": {"l": 46, "a": 14, "b": 20}, "light": "D65", "surface": "flat", "mostPaints": 4, "mostDrops": 10,
+                 "families": [], "must": ["%s"], "not": [], "opacity": 0, "wantedMl": 1, "exact": true, "simple": true}
+                """
+                        .formatted(ochre);
+        JsonNode found = ok(post("/api/mixing/search", search));
+        assertTrue(found.path("deltaE00").asDouble() < 3, found.toString());
+        assertEquals(found.path("within").asDouble(), 0.0);
+        assertTrue(found.path("simple").size() >= 1);
+        assertEquals(found.path("mix").path("lamps").size(), 5);
+        String drops = found.path("drops").toString();
+        assertTrue(drops.contains(ochre.toString()));
+        UUID id = UUID.randomUUID();
+        String recipe =
+                """
+                {"version": null, "recipe": {"name": "wagon earth", "target": {"l": 46, "a": 14, "b": 20}, "light": "D65",
+                 "surface": "flat", "drops": %s}}
+                """
+                        .formatted(drops);
+        JsonNode kept = ok(put("/api/recipes/" + id, recipe));
+        double before = kept.path("mix").path("colour").path("l").asDouble();
+        ok(put("/api/recipes/" + id, recipe));
+        UUID card = UUID.randomUUID();
+        String seen =
+                "{\"id\":\"" + card + "\",\"seen\":{\"l\":" + (before + 4) + ",\"a\":12,\"b\":18}}";
+        JsonNode corrected = ok(put("/api/recipes/" + id + "/cards", seen));
+        ok(put("/api/recipes/" + id + "/cards", seen));
+        assertEquals(corrected.path("cards").size(), 1);
+        assertTrue(corrected.path("cards").path(0).path("taught").asString().contains("→"));
+        assertTrue(corrected.path("mix").path("colour").path("l").asDouble() > before + 1);
+        assertTrue(corrected.path("cards").path(0).path("words").asString().contains("lighter"));
+        // repeated with what stands there now
+        ok(delete("/api/shelf/" + red + "?version=" + version(red)));
+        JsonNode later = ok(get("/api/recipes")).path(0);
+        assertEquals(later.path("id").asString(), id.toString());
+        assertEquals(later.path("missing").size() > 0, drops.contains(red.toString()));
+        JsonNode again = ok(post("/api/mixing/search", search));
+        assertFalse(again.path("drops").toString().contains(red.toString()));
+        assertTrue(again.path("drops").size() > 0);
+        JsonNode mix =
+                ok(
+                        post(
+                                "/api/mixing/look",
+                                """
+                                {"drops": [{"bottle": "%s", "drops": 3}, {"bottle": "%s", "drops": 1}],
+                                 "target": null, "light": "D65", "surface": "flat"}
+                                """
+                                        .formatted(white, black)));
+        assertEquals(mix.path("drops").asInt(), 4);
+        assertEquals(mix.path("cost").asDouble(), 4 * 0.05 * 0.2, 1e-9);
+        ok(delete("/api/recipes/" + id + "?version=" + kept.path("version").asInt()));
+    }
+
+    private int version(UUID id) {
+        for (JsonNode b : ok(get("/api/shelf")).path("bottles")) {
+            if (b.path("id").asString().equals(id.toString())) {
+                return b.path("version").asInt();
+            }
+        }
+        throw new AssertionError("no bottle " + id);
+    }
+
+    @Test
+    public void whatIsNoPaintIsLeftOutWithItsReason() {
+        UUID id = UUID.randomUUID();
+        String name = unique("silver");
+        ok(put("/api/shelf/" + id, BOTTLE.formatted("null", name, "METALLIC", 74, 0, 0)));
+        bottle(unique("grey"), 50, 0, 0);
+        JsonNode found =
+                ok(
+                        post(
+                                "/api/mixing/search",
+                                """
+                                {"target": {"l": 46, "a": 1, "b": 2}, "light": "A", "surface": "satin", "mostPaints": 2,
+                                 "mostDrops": 4, "families": [], "must": [], "not": [], "opacity": 0, "wantedMl": 1,
+                                 "exact": false, "simple": false}
+                                """));
+        assertTrue(found.path("refused").path(name).asString().contains("mirror"));
+        assertTrue(
+                refused(
+                                post(
+                                        "/api/mixing/look",
+                                        "{\"drops\":[{\"bottle\":\""
+                                                + id
+                                                + "\",\"drops\":1}],\"target\":null,\"light\":\"D65\",\"surface\":\"flat\"}"),
+                                422)
+                        .contains("cannot be mixed as paint"));
+    }
+}
