@@ -21,12 +21,16 @@
 	const places = [
 		{ href: resolve('/'), label: 'Today', key: 't' },
 		{ href: resolve('/jobs'), label: 'Jobs', key: 'j' },
+		{ href: resolve('/shelf'), label: 'Shelf', key: 'k' },
+		{ href: resolve('/thumb'), label: 'Rule of thumb', key: 'y' },
 		{ href: resolve('/workshop'), label: 'Workshop', key: 'w' }
 	];
 
 	Keys.use('Everywhere', () => [
 		{ key: 't', label: 'Today', run: () => void goto(resolve('/')) },
 		{ key: 'j', label: 'Jobs', run: () => void goto(resolve('/jobs')) },
+		{ key: 'k', label: 'Shelf', run: () => void goto(resolve('/shelf')) },
+		{ key: 'y', label: 'Rule of thumb', run: () => void goto(resolve('/thumb')) },
 		{ key: 'w', label: 'Workshop', run: () => void goto(resolve('/workshop')) },
 		{ key: 'u', label: 'Undo the last edit', run: () => void desk.undo() },
 		{ key: 'v', label: 'Surround: light, dark, viewing grey', run: () => surround.next() },

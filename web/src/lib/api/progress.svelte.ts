@@ -64,3 +64,6 @@ export const comparing = new Progress();
 
 /** Measuring every photograph of the model, for how it came closer. */
 export const recalling = new Progress();
+
+/** Searching the shelf for a recipe. */
+export const searching = new Progress();

@@ -40,6 +40,18 @@ export const workshopQuery = () =>
 		queryFn: ({ signal }) => must(api.GET('/api/workshop', { signal }))
 	});
 
+export const shelfQuery = () =>
+	queryOptions({
+		queryKey: ['shelf'],
+		queryFn: ({ signal }) => must(api.GET('/api/shelf', { signal }))
+	});
+
+export const recipesQuery = () =>
+	queryOptions({
+		queryKey: ['recipes'],
+		queryFn: ({ signal }) => must(api.GET('/api/recipes', { signal }))
+	});
+
 export const jobQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id],

@@ -1713,6 +1713,20 @@ export interface components {
             ratio: number;
             retarder: boolean;
         };
+        Along: {
+            /** Format: double */
+            halfLeftMm?: number | null;
+            /** Format: double */
+            halfRightMm?: number | null;
+            hasPeak: boolean;
+            /** Format: double */
+            peakMm: number;
+            relative: boolean;
+            /** Format: double */
+            sd: number;
+            standsInU: boolean;
+            strength: number[];
+        };
         AlongLength: {
             /** @enum {string} */
             film: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
@@ -2048,6 +2062,16 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        ClassShare: {
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            label: string;
+            note: string;
+            /** Format: double */
+            percent?: number | null;
+            /** Format: double */
+            plusMinus: number;
+        };
         ClockView: {
             /** Format: date-time */
             closesAt: string;
@@ -2153,6 +2177,22 @@ export interface components {
         CornersProposal: {
             corners?: components["schemas"]["Corners"] | null;
             reason: string;
+        };
+        CupView: {
+            colour: components["schemas"]["Lab"];
+            /** Format: double */
+            cost: number;
+            /** Format: int32 */
+            drops: number;
+            effects: components["schemas"]["DropEffect"][];
+            estimated: boolean;
+            /** Format: double */
+            hiding: number;
+            lamps: {
+                [key: string]: components["schemas"]["LampView"];
+            };
+            /** Format: double */
+            millilitres: number;
         };
         CureAnswer: {
             fractions: number[];
@@ -2260,6 +2300,13 @@ export interface components {
             oneLess?: string | null;
             oneMore: string;
         };
+        DropMeasures: {
+            drops: number[];
+            millilitres: number[];
+            share: number[];
+            /** Format: double */
+            worst: number;
+        };
         Drops: {
             /** Format: uuid */
             bottle: string;
@@ -2327,6 +2374,22 @@ export interface components {
             gaps: components["schemas"]["Gap"][];
             name: string;
         };
+        EdgeMeasure: {
+            cannot: string;
+            /** Format: double */
+            depthMm: number;
+            /** Format: double */
+            longestMm: number;
+            name: string;
+            /** Format: double */
+            plusMinus: number;
+            /** Format: uuid */
+            regionId: string;
+            /** Format: int32 */
+            scrapes: number;
+            /** Format: double */
+            wornPercent?: number | null;
+        };
         EdgeWear: {
             /** Format: double */
             depthMm: number;
@@ -2342,10 +2405,6 @@ export interface components {
             sd: number;
             /** Format: double */
             wornShare: number;
-        };
-        Effect: {
-            key?: string;
-            name?: string;
         };
         EffectItem: {
             /** @enum {string} */
@@ -2554,6 +2613,13 @@ export interface components {
             dm2Minutes: number;
             /** Format: double */
             zoneMinutes: number;
+        };
+        HardPair: {
+            /** Format: double */
+            confusedPercent: number;
+            inseparable: boolean;
+            one: string;
+            two: string;
         };
         Help: {
             colour: components["schemas"]["Lab"];
@@ -2947,6 +3013,35 @@ export interface components {
             touchMinutes?: number | null;
             window?: components["schemas"]["WorkWindow"] | null;
         };
+        Measure: {
+            along?: components["schemas"]["Along"] | null;
+            blurred: boolean;
+            cannot: string[];
+            /** Format: double */
+            clippedShare: number;
+            cover: components["schemas"]["ClassShare"][];
+            dust?: components["schemas"]["DustHeight"] | null;
+            /** Format: double */
+            excludedShare: number;
+            factory: boolean;
+            fade?: components["schemas"]["ColourDifference"] | null;
+            /** Format: double */
+            glareShare: number;
+            hex?: string | null;
+            inGamut: boolean;
+            /** Format: double */
+            leftPlaceSdMm: number;
+            name: string;
+            /** Format: uuid */
+            regionId: string;
+            /** Format: double */
+            rightPlaceSdMm: number;
+            sample?: components["schemas"]["ColourSample"] | null;
+            spots: components["schemas"]["SpotMeasure"][];
+            streaks: components["schemas"]["StreakMeasure"][];
+            /** Format: double */
+            unsureShare: number;
+        };
         MeasureAnswer: {
             edges: components["schemas"]["EdgeAnswer"][];
             /** Format: double */
@@ -2989,11 +3084,31 @@ export interface components {
             viewingMm: number;
         };
         Measures: {
-            drops?: number[];
-            millilitres?: number[];
-            share?: number[];
+            balanced: boolean;
+            checked: boolean;
+            colours: {
+                [key: string]: string;
+            };
+            edges: components["schemas"]["EdgeMeasure"][];
             /** Format: double */
-            worst?: number;
+            finestPxPerMm: number;
+            hardPairs: components["schemas"]["HardPair"][];
+            /** Format: uuid */
+            photographId: string;
+            regions: components["schemas"]["Measure"][];
+            /** Format: double */
+            residualMm: number;
+            /** Format: uuid */
+            samplesFrom?: string | null;
+            /** Format: double */
+            scalePercent: number;
+            /** Format: double */
+            slipMm: number;
+            /** Format: double */
+            smallestMm: number;
+            strips: components["schemas"]["Strip"][];
+            /** Format: double */
+            worstMm: number;
         };
         MendOrder: {
             /** Format: int32 */
@@ -3055,20 +3170,19 @@ export interface components {
             surface?: string | null;
         };
         MixView: {
-            colour: components["schemas"]["Lab"];
             /** Format: double */
-            cost: number;
-            /** Format: int32 */
-            drops: number;
-            effects: components["schemas"]["DropEffect"][];
-            estimated: boolean;
-            /** Format: double */
-            hiding: number;
-            lamps: {
-                [key: string]: components["schemas"]["LampView"];
-            };
+            areaMm2: number;
             /** Format: double */
             millilitres: number;
+            /** Format: double */
+            neededMillilitres: number;
+            /** Format: int32 */
+            paintDrops: number;
+            /** Format: double */
+            realRatio: number;
+            thinner: string;
+            /** Format: int32 */
+            thinnerDrops: number;
         };
         Open: {
             clock: components["schemas"]["ClockView"];
@@ -3117,6 +3231,28 @@ export interface components {
             shelf: components["schemas"]["GivenPaint"][];
             surface?: string | null;
             target: components["schemas"]["Lab"];
+        };
+        PaintedArea: {
+            /** Format: double */
+            areaMm2: number;
+            /** Format: double */
+            bottleMl: number;
+            /** Format: int32 */
+            coats: number;
+            /** Format: double */
+            cupMl: number;
+            /** Format: double */
+            filmMicrometres: number;
+            /** Format: int32 */
+            models: number;
+            /** Format: double */
+            pricePerMl: number;
+            /** Format: double */
+            solids: number;
+            /** Format: double */
+            thinnerPerPaint: number;
+            /** Format: double */
+            transfer: number;
         };
         Pair: {
             /** Format: double */
@@ -3378,7 +3514,7 @@ export interface components {
             /** Format: date-time */
             madeOn: string;
             missing: string[];
-            mix: components["schemas"]["MixView"];
+            mix: components["schemas"]["CupView"];
             recipe: components["schemas"]["RecipeDraft"];
             /** Format: int32 */
             version: number;
@@ -3510,7 +3646,7 @@ export interface components {
             deltaE00: number;
             drops: components["schemas"]["Drops"][];
             help?: components["schemas"]["Help"] | null;
-            mix: components["schemas"]["MixView"];
+            mix: components["schemas"]["CupView"];
             refused: {
                 [key: string]: string;
             };
@@ -3587,6 +3723,11 @@ export interface components {
             /** Format: date-time */
             windowOpens?: string | null;
         };
+        SpotMeasure: {
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            spots: components["schemas"]["Spots"];
+        };
         Spots: {
             /** Format: double */
             areaMm2: number;
@@ -3604,6 +3745,10 @@ export interface components {
             smallestMm: number;
             /** Format: double */
             upperMm: number;
+        };
+        SprayEffect: {
+            key: string;
+            name: string;
         };
         SseEmitter: {
             /** Format: int64 */
@@ -3695,6 +3840,11 @@ export interface components {
         StraightLines: {
             lines: components["schemas"]["Point"][][];
         };
+        StreakMeasure: {
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            streaks: components["schemas"]["Streaks"];
+        };
         Streaks: {
             /** Format: double */
             angleDegrees: number;
@@ -3712,6 +3862,15 @@ export interface components {
             startMm: number;
             /** Format: double */
             widthMm: number;
+        };
+        Strip: {
+            blurred: boolean;
+            /** Format: double */
+            fromMm: number;
+            /** Format: double */
+            sigmaMm?: number | null;
+            /** Format: double */
+            toMm: number;
         };
         Study: {
             effects: components["schemas"]["JobEffect"][];
@@ -4288,7 +4447,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Effect"][];
+                    "*/*": components["schemas"]["SprayEffect"][];
                 };
             };
         };
@@ -4302,7 +4461,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Job"];
+                "application/json": components["schemas"]["PaintedArea"];
             };
         };
         responses: {
@@ -4384,7 +4543,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Measures"];
+                    "*/*": components["schemas"]["DropMeasures"];
                 };
             };
         };
@@ -5617,7 +5776,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["MixView"];
+                    "*/*": components["schemas"]["CupView"];
                 };
             };
         };

@@ -6,8 +6,8 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.mix.Airbrush;
 import org.pendrik.core.mix.Dilution;
+import org.pendrik.core.mix.DropMeasures;
 import org.pendrik.core.mix.FlowTest;
-import org.pendrik.core.mix.Measures;
 import org.pendrik.core.recipe.Ingredient;
 import org.pendrik.core.units.Climate;
 import org.pendrik.core.units.FeetInches;
@@ -47,7 +47,7 @@ final class MixQuestions {
      */
     record RatioQuestion(List<Double> parts, @Nullable List<Double> dropMl, double wantedMl) {}
 
-    static Measures ratio(RatioQuestion q) {
+    static DropMeasures ratio(RatioQuestion q) {
         List<Double> drops = q.dropMl();
         if (drops != null && drops.size() != q.parts().size()) {
             throw new InvalidInput(
@@ -56,7 +56,7 @@ final class MixQuestions {
                     "must be one for each of " + q.parts().size() + " parts",
                     "Leave them out for drops of 0.05 ml.");
         }
-        return Measures.of(
+        return DropMeasures.of(
                 q.parts(),
                 drops == null
                         ? Collections.nCopies(q.parts().size(), Ingredient.USUAL_DROP_ML)

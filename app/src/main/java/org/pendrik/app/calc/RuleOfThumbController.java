@@ -4,8 +4,8 @@ import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
 import org.pendrik.core.mix.Airbrush;
 import org.pendrik.core.mix.Amount;
+import org.pendrik.core.mix.DropMeasures;
 import org.pendrik.core.mix.FlowTest;
-import org.pendrik.core.mix.Measures;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -21,7 +21,7 @@ class RuleOfThumbController {
             description = "The fewest whole drops whose shares differ least from those asked for.")
     @WorkedExample(name = "one to nine, 1 ml", body = MixQuestions.RATIO)
     @PostMapping("/mix/ratio")
-    Measures ratio(@RequestBody MixQuestions.RatioQuestion question) {
+    DropMeasures ratio(@RequestBody MixQuestions.RatioQuestion question) {
         return MixQuestions.ratio(question);
     }
 
@@ -38,7 +38,7 @@ class RuleOfThumbController {
     @Operation(summary = "How much paint does this surface take, in how many cups, at what cost?")
     @WorkedExample(name = "three sides in H0", body = MixQuestions.AMOUNT)
     @PostMapping("/mix/amount")
-    Amount amount(@RequestBody Amount.Job question) {
+    Amount amount(@RequestBody Amount.PaintedArea question) {
         return Amount.of(question);
     }
 
@@ -58,7 +58,7 @@ class RuleOfThumbController {
 
     @Operation(summary = "The effects that the airbrush has start values for")
     @GetMapping("/mix/airbrush/effects")
-    List<Airbrush.Effect> effects() {
+    List<Airbrush.SprayEffect> effects() {
         return Airbrush.effects();
     }
 

@@ -97,7 +97,7 @@ public class Mixing {
      * @param cost in the workshop's own money
      * @param estimated whether a spectrum behind it is estimated
      */
-    record MixView(
+    record CupView(
             Lab colour,
             Map<Light, LampView> lamps,
             List<DropEffect> effects,
@@ -109,11 +109,11 @@ public class Mixing {
 
     /** Looks at a mix; nothing is kept. */
     @Transactional(readOnly = true)
-    public MixView look(BenchMix m) {
+    public CupView look(BenchMix m) {
         return look(recipe(m.drops(), m.surface(), shelf.bottles()), m);
     }
 
-    private MixView look(Recipe r, BenchMix m) {
+    private CupView look(Recipe r, BenchMix m) {
         Surface surface = Shelf.surface(m.surface());
         Lab target = m.target();
         SpectrumFit.@Nullable Fit wanted =
@@ -156,7 +156,7 @@ public class Mixing {
             Bottle b = all.get(p.bottle().key());
             cost += b == null ? 0 : b.pricePerMl() * p.drops() * p.bottle().millilitresPerDrop();
         }
-        return new MixView(
+        return new CupView(
                 Light.D65.lab(r.seen()),
                 lamps,
                 effects,
@@ -230,7 +230,7 @@ public class Mixing {
             List<Drops> drops,
             double deltaE00,
             double within,
-            MixView mix,
+            CupView mix,
             boolean clamped,
             MissingPaint.@Nullable Help help,
             List<SimpleRecipe> simple,
@@ -358,7 +358,7 @@ public class Mixing {
             int version,
             RecipeDraft recipe,
             Instant madeOn,
-            MixView mix,
+            CupView mix,
             List<String> missing,
             List<CardView> cards) {}
 

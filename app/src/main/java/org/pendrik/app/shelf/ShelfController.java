@@ -118,7 +118,7 @@ class ShelfController {
     }
 
     @PostMapping("/mixing/look")
-    Mixing.MixView look(@RequestBody Mixing.BenchMix mix) {
+    Mixing.CupView look(@RequestBody Mixing.BenchMix mix) {
         return mixing.look(mix);
     }
 

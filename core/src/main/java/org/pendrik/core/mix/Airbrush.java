@@ -94,11 +94,11 @@ public record Airbrush(
      * @param key of airbrush.csv
      * @param name in words
      */
-    public record Effect(String key, String name) {}
+    public record SprayEffect(String key, String name) {}
 
     /** The effects of the table, in its order. */
-    public static List<Effect> effects() {
-        return ROWS.stream().map(r -> new Effect(r.effect, r.name)).toList();
+    public static List<SprayEffect> effects() {
+        return ROWS.stream().map(r -> new SprayEffect(r.effect, r.name)).toList();
     }
 
     /**
@@ -119,7 +119,7 @@ public record Airbrush(
                         .orElseThrow(
                                 () ->
                                         new InvalidInput(
-                                                "Effect",
+                                                "SprayEffect",
                                                 effect,
                                                 "is not known",
                                                 "Use one of "

@@ -35,7 +35,7 @@ public record Amount(
      * @param bottleMl that a bottle holds
      * @param pricePerMl of the paint
      */
-    public record Job(
+    public record PaintedArea(
             double areaMm2,
             int models,
             int coats,
@@ -46,7 +46,7 @@ public record Amount(
             double cupMl,
             double bottleMl,
             double pricePerMl) {
-        public Job {
+        public PaintedArea {
             InvalidInput.requireWithin(
                     "Area", areaMm2, " mm²", 1, 1e6, "Length by height of what is painted.");
             InvalidInput.requireWithin("Models", models, "", 1, 100, "Count them.");
@@ -66,7 +66,7 @@ public record Amount(
     }
 
     /** What a job takes. */
-    public static Amount of(Job j) {
+    public static Amount of(PaintedArea j) {
         double dry = j.areaMm2 * j.models * j.coats * j.filmMicrometres / 1e6;
         double paint = dry / j.solids / j.transfer;
         double mix = paint * (1 + j.thinnerPerPaint);

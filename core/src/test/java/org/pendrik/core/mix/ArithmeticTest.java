@@ -27,7 +27,8 @@ public class ArithmeticTest {
 
     @Test(dataProvider = "ratios")
     public void ratiosBecomeWholeDrops(List<Double> parts, double ml, List<Integer> drops) {
-        Measures m = Measures.of(parts, java.util.Collections.nCopies(parts.size(), 0.05), ml);
+        DropMeasures m =
+                DropMeasures.of(parts, java.util.Collections.nCopies(parts.size(), 0.05), ml);
         assertEquals(m.drops(), drops);
         assertTrue(m.total() >= ml - 1e-9);
         assertEquals(m.worst(), 0, 1e-9);
@@ -36,9 +37,9 @@ public class ArithmeticTest {
 
     @Test
     public void dropsOfDifferentBottlesCountByVolume() {
-        Measures m = Measures.of(List.of(1.0, 1.0), List.of(0.05, 0.025), 0.5);
+        DropMeasures m = DropMeasures.of(List.of(1.0, 1.0), List.of(0.05, 0.025), 0.5);
         assertEquals(m.drops(), List.of(5, 10));
-        Measures odd = Measures.of(List.of(1.0, 2.0), List.of(0.04, 0.05), 0.4);
+        DropMeasures odd = DropMeasures.of(List.of(1.0, 2.0), List.of(0.04, 0.05), 0.4);
         double real = odd.millilitres().get(1) / odd.millilitres().get(0);
         assertEquals(odd.share().get(1) / odd.share().get(0), real, 1e-9);
         assertTrue(odd.worst() < 0.02, "worst " + odd.worst());
@@ -46,12 +47,13 @@ public class ArithmeticTest {
 
     @Test
     public void badRatiosAreRefused() {
-        assertThrows(InvalidInput.class, () -> Measures.of(List.of(1.0), List.of(0.05), 1));
-        assertThrows(
-                InvalidInput.class, () -> Measures.of(List.of(1.0, 0.0), List.of(0.05, 0.05), 1));
+        assertThrows(InvalidInput.class, () -> DropMeasures.of(List.of(1.0), List.of(0.05), 1));
         assertThrows(
                 InvalidInput.class,
-                () -> Measures.of(List.of(1.0, 2.0), List.of(0.05, Double.NaN), 1));
+                () -> DropMeasures.of(List.of(1.0, 0.0), List.of(0.05, 0.05), 1));
+        assertThrows(
+                InvalidInput.class,
+                () -> DropMeasures.of(List.of(1.0, 2.0), List.of(0.05, Double.NaN), 1));
     }
 
     /** Stock %, weaker %, wanted %, ml; stock and weaker ml worked by hand. */
@@ -125,8 +127,9 @@ public class ArithmeticTest {
         assertThrows(InvalidInput.class, () -> job(10, 1, 0, 0, 7));
     }
 
-    private static Amount.Job job(double area, int models, int coats, double thinner, double cup) {
-        return new Amount.Job(area, models, coats, 10, 0.3, 0.35, thinner, cup, 17, 0.2);
+    private static Amount.PaintedArea job(
+            double area, int models, int coats, double thinner, double cup) {
+        return new Amount.PaintedArea(area, models, coats, 10, 0.3, 0.35, thinner, cup, 17, 0.2);
     }
 
     @Test
@@ -152,7 +155,7 @@ public class ArithmeticTest {
 
     @Test
     public void smallScalesWantLessPressureFromNearer() {
-        for (Airbrush.Effect e : Airbrush.effects()) {
+        for (Airbrush.SprayEffect e : Airbrush.effects()) {
             Airbrush large =
                     Airbrush.start(e.key(), 22.5, Airbrush.Carries.WATER, false, Climate.REFERENCE);
             Airbrush small =

@@ -15,12 +15,12 @@ import org.pendrik.core.units.InvalidInput;
  * @param share of each part that the drops really give, adding to 1
  * @param worst largest difference of a share from that asked for, 0 to 1
  */
-public record Measures(
+public record DropMeasures(
         List<Integer> drops, List<Double> millilitres, List<Double> share, double worst) {
     private static final int MOST_PARTS = 6;
     private static final int MOST_DROPS = 400;
 
-    public Measures {
+    public DropMeasures {
         drops = List.copyOf(drops);
         millilitres = List.copyOf(millilitres);
         share = List.copyOf(share);
@@ -38,7 +38,7 @@ public record Measures(
      * @param dropMl of each part, ml
      * @param wantedMl how much is wanted: at least this is made, at most twice as much
      */
-    public static Measures of(List<Double> parts, List<Double> dropMl, double wantedMl) {
+    public static DropMeasures of(List<Double> parts, List<Double> dropMl, double wantedMl) {
         InvalidInput.requireWithin(
                 "Parts", parts.size(), "", 2, MOST_PARTS, "A ratio has from two to six parts.");
         InvalidInput.requireWithin(
@@ -64,11 +64,11 @@ public record Measures(
         // the smallest part needs a drop; from there on up to twice what is wanted
         double from = Math.max(wantedMl, biggest * parts.size());
         double to = Math.max(2 * from, biggest / smallestShare);
-        Measures best = null;
+        DropMeasures best = null;
         int steps = Math.min(MOST_DROPS, (int) Math.ceil((to - from) / smallest(dropMl)) + 1);
         for (int step = 0; step <= steps; step++) {
             double ml = from + step * smallest(dropMl);
-            Measures m = rounded(parts, all, dropMl, ml);
+            DropMeasures m = rounded(parts, all, dropMl, ml);
             if (m.total() >= wantedMl - 1e-9 && (best == null || m.worst < best.worst - 1e-9)) {
                 best = m;
             }
@@ -80,7 +80,7 @@ public record Measures(
         return dropMl.stream().mapToDouble(Double::doubleValue).min().orElseThrow();
     }
 
-    private static Measures rounded(
+    private static DropMeasures rounded(
             List<Double> parts, double all, List<Double> dropMl, double ml) {
         List<Integer> drops = new ArrayList<>();
         List<Double> volumes = new ArrayList<>();
@@ -97,6 +97,6 @@ public record Measures(
             share.add(volumes.get(i) / total);
             worst = Math.max(worst, Math.abs(share.get(i) - parts.get(i) / all));
         }
-        return new Measures(drops, volumes, share, worst);
+        return new DropMeasures(drops, volumes, share, worst);
     }
 }

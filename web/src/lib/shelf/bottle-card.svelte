@@ -1,0 +1,97 @@
+<script lang="ts">
+	import { api, must } from '$lib/api/client';
+	import Button from '$lib/ui/button.svelte';
+	import { createQuery } from '@tanstack/svelte-query';
+	import type { BottleView } from './shelf';
+	import { stateOf } from './shelf';
+
+	/** One bottle: what is known of it, and what can be changed. */
+	type Props = {
+		bottle: BottleView;
+		nameOf: (id: string) => string;
+		onadd: () => void;
+		onsave: (draft: BottleView['bottle']) => void;
+		ontake: () => void;
+	};
+
+	let { bottle, nameOf, onadd, onsave, ontake }: Props = $props();
+
+	const start = () => bottle.bottle;
+	let amount = $state(String(start().amountMl));
+	let place = $state(start().place ?? '');
+	let notes = $state(start().notes ?? '');
+	let drop = $state(String(start().dropMl));
+	let keeps = $state(start().keepsUntil ?? '');
+	const substitutes = createQuery(() => ({
+		queryKey: ['shelf', 'substitutes', bottle.id],
+		queryFn: () =>
+			must(api.GET('/api/shelf/{id}/substitutes', { params: { path: { id: bottle.id } } }))
+	}));
+	const b = $derived(bottle.bottle);
+	const number = (t: string) => Number(t.replace(',', '.'));
+</script>
+
+<section aria-label={b.name} class="border-t-4 border-double border-line pt-2">
+	<h3 class="text-xl">{b.name}</h3>
+	<p class="text-soft">
+		{[b.maker, b.family, b.finish].filter(Boolean).join(', ')}.
+		{#if b.colour}<span class="figure"
+				>L* {b.colour.l.toFixed(1)}, a* {b.colour.a.toFixed(1)}, b* {b.colour.b.toFixed(1)}</span
+			>; <span class="border-b border-dashed border-ink">{bottle.provenance}</span>.{/if}
+		{#if b.strength && Math.abs(b.strength - 1) > 0.005}Cards have taught a strength of {b.strength.toFixed(
+				2
+			)}.{/if}
+		{#if bottle.clamped}A screen cannot show this colour; the nearest is drawn.{/if}
+	</p>
+	{#if stateOf(bottle)}<p class="font-semibold">! {stateOf(bottle)}</p>{/if}
+	{#if bottle.whyNot}<p class="border-l-4 border-ink pl-3">{bottle.whyNot}</p>{/if}
+	<form
+		class="mt-2 flex flex-wrap items-end gap-2"
+		onsubmit={(event) => {
+			event.preventDefault();
+			onsave({
+				...b,
+				amountMl: number(amount),
+				dropMl: number(drop),
+				place,
+				notes,
+				keepsUntil: keeps || null
+			});
+		}}
+	>
+		<label class="flex flex-col"
+			><span class="tag">Left, ml</span><input
+				class="w-20"
+				inputmode="decimal"
+				bind:value={amount}
+			/></label
+		>
+		<label class="flex flex-col"
+			><span class="tag">A drop, ml</span><input
+				class="w-20"
+				inputmode="decimal"
+				bind:value={drop}
+			/></label
+		>
+		<label class="flex flex-col"
+			><span class="tag">Keeps until</span><input type="date" bind:value={keeps} /></label
+		>
+		<label class="flex flex-col"
+			><span class="tag">Stands</span><input class="w-32" bind:value={place} /></label
+		>
+		<label class="flex grow flex-col"
+			><span class="tag">Notes</span><input bind:value={notes} /></label
+		>
+		<Button type="submit">Save</Button>
+	</form>
+	<div class="mt-2 flex flex-wrap gap-2">
+		<Button disabled={!bottle.mixes} onclick={onadd}>A drop into the cup</Button>
+		<Button look="bare" onclick={ontake}>Take off the shelf</Button>
+	</div>
+	{#if substitutes.data?.length}
+		<p class="mt-1 text-soft">
+			Could stand in:
+			{substitutes.data.map((s) => `${nameOf(s.key)} (ΔE ${s.deltaE00.toFixed(1)})`).join(', ')}.
+		</p>
+	{/if}
+</section>

@@ -1,0 +1,139 @@
+import { api, must, said, type Schemas } from '$lib/api/client';
+import { searching } from '$lib/api/progress.svelte';
+import { lights, type Light } from './shelf';
+
+type Lab = Schemas['Lab'];
+export type Limits = {
+	mostPaints: number;
+	mostDrops: number;
+	exact: boolean;
+	families: string[];
+	must: string[];
+	not: string[];
+	opacity: number;
+};
+
+/** The mixing table: what is wanted, the drops in the cup, and what they come to. */
+export class MixingTable {
+	target = $state.raw<Lab | undefined>(undefined);
+	light = $state<Light>('D65');
+	surface = $state('flat');
+	drops = $state.raw<Schemas['Drops'][]>([]);
+	chosen = $state(0);
+	view = $state.raw<Schemas['CupView'] | undefined>(undefined);
+	found = $state.raw<Schemas['SearchView'] | undefined>(undefined);
+	problem = $state('');
+	limits = $state<Limits>({
+		mostPaints: 4,
+		mostDrops: 12,
+		exact: false,
+		families: [],
+		must: [],
+		not: [],
+		opacity: 0
+	});
+	/** The recipe that the cup was filled from; a change of drops leaves it. */
+	recipe = $state.raw<Schemas['RecipeView'] | undefined>(undefined);
+	#asked = 0;
+
+	nextLamp(): void {
+		this.light = lights[(lights.indexOf(this.light) + 1) % lights.length] ?? 'D65';
+	}
+
+	choose(by: number): void {
+		this.chosen = Math.max(0, Math.min(this.drops.length - 1, this.chosen + by));
+	}
+
+	/** Adds drops of a bottle, or takes some out; one without drops leaves the cup. */
+	async add(bottle: string, by: number): Promise<void> {
+		const known = this.drops.find((d) => d.bottle === bottle);
+		const drops = (known?.drops ?? 0) + by;
+		if (drops > 400 || (!known && by < 0)) return;
+		this.drops = known
+			? this.drops.map((d) => (d === known ? { bottle, drops } : d)).filter((d) => d.drops > 0)
+			: [...this.drops, { bottle, drops }];
+		const at = this.drops.findIndex((d) => d.bottle === bottle);
+		this.chosen = at === -1 ? Math.min(this.chosen, Math.max(0, this.drops.length - 1)) : at;
+		await this.look();
+	}
+
+	async addChosen(by: number): Promise<void> {
+		const d = this.drops[this.chosen];
+		if (d) await this.add(d.bottle, by);
+	}
+
+	async fill(drops: Schemas['Drops'][]): Promise<void> {
+		this.drops = drops;
+		this.chosen = 0;
+		await this.look();
+	}
+
+	async aim(target: Lab | undefined): Promise<void> {
+		this.target = target;
+		this.found = undefined;
+		await this.look();
+	}
+
+	/** Looks at the cup; an answer that was overtaken is dropped. */
+	async look(): Promise<void> {
+		const asked = ++this.#asked;
+		if (this.drops.length === 0) {
+			this.view = undefined;
+			return;
+		}
+		try {
+			const view = await must(
+				api.POST('/api/mixing/look', {
+					body: {
+						drops: this.drops,
+						target: this.target ?? null,
+						light: 'D65',
+						surface: this.surface
+					}
+				})
+			);
+			if (asked === this.#asked) {
+				this.view = view;
+				this.problem = '';
+			}
+		} catch (error) {
+			if (asked === this.#asked) this.problem = said(error);
+		}
+	}
+
+	/** Searches the shelf for the target and fills the cup with the best. */
+	async search(): Promise<void> {
+		const target = this.target;
+		if (!target || searching.running) return;
+		this.problem = '';
+		try {
+			const found = await searching.ask((task) =>
+				must(
+					api.POST('/api/mixing/search', {
+						params: { query: { task } },
+						body: {
+							target,
+							light: this.light,
+							surface: this.surface,
+							mostPaints: this.limits.mostPaints,
+							mostDrops: this.limits.mostDrops,
+							families: this.limits.families,
+							must: this.limits.must,
+							not: this.limits.not,
+							opacity: this.limits.opacity,
+							wantedMl: 0.6,
+							exact: this.limits.exact,
+							simple: true
+						}
+					})
+				)
+			);
+			if (this.target === target) {
+				this.found = found;
+				await this.fill(found.drops);
+			}
+		} catch (error) {
+			this.problem = said(error);
+		}
+	}
+}

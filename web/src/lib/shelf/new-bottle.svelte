@@ -1,0 +1,105 @@
+<script lang="ts">
+	import Button from '$lib/ui/button.svelte';
+	import type { BottleView } from './shelf';
+
+	/** A new bottle: what it says, and its colour when it has one. */
+	type Props = { onput: (draft: BottleView['bottle']) => void };
+
+	let { onput }: Props = $props();
+
+	let name = $state('');
+	let maker = $state('');
+	let family = $state('waterborne acrylic');
+	let kind = $state<BottleView['bottle']['kind']>('PAINT');
+	let finish = $state('flat');
+	let l = $state('');
+	let a = $state('');
+	let b = $state('');
+	let amount = $state('17');
+	const families = [
+		'waterborne acrylic',
+		'alcohol-reducible acrylic',
+		'lacquer',
+		'enamel paint',
+		'enamel wash',
+		'artist oil',
+		'dry powder',
+		'cleaner'
+	];
+	const number = (t: string) => (t.trim() === '' ? Number.NaN : Number(t.replace(',', '.')));
+	const colour = $derived({ l: number(l), a: number(a), b: number(b) });
+	const some = $derived([l, a, b].some((t) => t.trim() !== ''));
+	const whole = $derived(Object.values(colour).every(Number.isFinite));
+</script>
+
+<form
+	class="mt-2 flex flex-wrap items-end gap-2"
+	onsubmit={(event) => {
+		event.preventDefault();
+		onput({
+			name,
+			maker,
+			family,
+			kind,
+			finish,
+			colour: some ? colour : null,
+			source: 'TYPED',
+			hiding: null,
+			amountMl: number(amount),
+			fullMl: null,
+			opened: null,
+			keepsUntil: null,
+			pricePerMl: null,
+			place: null,
+			dropMl: null,
+			strength: null,
+			notes: null
+		});
+	}}
+>
+	<label class="flex flex-col"
+		><span class="tag">What it says</span><input bind:value={name} /></label
+	>
+	<label class="flex flex-col"><span class="tag">Maker</span><input bind:value={maker} /></label>
+	<label class="flex flex-col"
+		><span class="tag">Family</span><input list="families" bind:value={family} /></label
+	>
+	<datalist id="families">
+		{#each families as f (f)}<option value={f}></option>{/each}
+	</datalist>
+	<label class="flex flex-col"
+		><span class="tag">Kind</span><select bind:value={kind}>
+			<option value="PAINT">paint</option><option value="CLEAR">clear</option><option
+				value="METALLIC">metallic</option
+			><option value="FLUORESCENT">fluorescent</option><option value="POWDER">powder</option><option
+				value="LIQUID">liquid</option
+			>
+		</select></label
+	>
+	<label class="flex flex-col"
+		><span class="tag">Finish</span><select bind:value={finish}>
+			{#each ['gloss', 'semi-gloss', 'satin', 'flat', 'powder'] as f (f)}<option>{f}</option>{/each}
+		</select></label
+	>
+	<label class="flex flex-col"
+		><span class="tag">L*</span><input class="w-16" inputmode="decimal" bind:value={l} /></label
+	>
+	<label class="flex flex-col"
+		><span class="tag">a*</span><input class="w-16" inputmode="decimal" bind:value={a} /></label
+	>
+	<label class="flex flex-col"
+		><span class="tag">b*</span><input class="w-16" inputmode="decimal" bind:value={b} /></label
+	>
+	<label class="flex flex-col"
+		><span class="tag">Left, ml</span><input
+			class="w-20"
+			inputmode="decimal"
+			bind:value={amount}
+		/></label
+	>
+	<Button
+		type="submit"
+		disabled={!name.trim() || (some && !whole) || !Number.isFinite(number(amount))}
+		>Put it there</Button
+	>
+</form>

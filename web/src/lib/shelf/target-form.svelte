@@ -1,0 +1,53 @@
+<script lang="ts">
+	import Button from '$lib/ui/button.svelte';
+	import type { Schemas } from '$lib/api/client';
+
+	/** What colour is wanted: typed, or faded by some lightness from what it is now. */
+	type Props = {
+		target: Schemas['Lab'] | undefined;
+		onaim: (target: Schemas['Lab'] | undefined) => void;
+	};
+
+	let { target, onaim }: Props = $props();
+
+	// the fields start from what is aimed at; the component is made anew when that changes elsewhere
+	const start = () => target;
+	let l = $state(start()?.l.toFixed(1) ?? '');
+	let a = $state(start()?.a.toFixed(1) ?? '');
+	let b = $state(start()?.b.toFixed(1) ?? '');
+
+	const number = (t: string) => (t.trim() === '' ? Number.NaN : Number(t.replace(',', '.')));
+	const typed = $derived({ l: number(l), a: number(a), b: number(b) });
+	const holds = $derived(Object.values(typed).every(Number.isFinite));
+</script>
+
+<form
+	class="flex flex-wrap items-end gap-2"
+	onsubmit={(event) => {
+		event.preventDefault();
+		if (holds) onaim(typed);
+	}}
+>
+	<label class="flex flex-col"
+		><span class="tag">L* lightness</span><input
+			class="w-20"
+			inputmode="decimal"
+			bind:value={l}
+		/></label
+	>
+	<label class="flex flex-col"
+		><span class="tag">a* green–red</span><input
+			class="w-20"
+			inputmode="decimal"
+			bind:value={a}
+		/></label
+	>
+	<label class="flex flex-col"
+		><span class="tag">b* blue–yellow</span><input
+			class="w-20"
+			inputmode="decimal"
+			bind:value={b}
+		/></label
+	>
+	<Button type="submit" disabled={!holds}>Aim at it</Button>
+</form>

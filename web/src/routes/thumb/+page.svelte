@@ -1,0 +1,301 @@
+<script lang="ts">
+	import { api, must } from '$lib/api/client';
+	import QuickCard from '$lib/thumb/quick-card.svelte';
+	import { number, Quick } from '$lib/thumb/quick.svelte';
+	import Button from '$lib/ui/button.svelte';
+
+	const parts = (text: string) =>
+		text
+			.split(/[:/\s]+/)
+			.filter(Boolean)
+			.map(number);
+	const ratio = new Quick('ratio', { parts: '1:2', ml: '0.6', drop: '0.05' }, (f) => {
+		const list = parts(f.parts);
+		return must(
+			api.POST('/api/calc/mix/ratio', {
+				body: { parts: list, dropMl: list.map(() => number(f.drop)), wantedMl: number(f.ml) }
+			})
+		);
+	});
+	const dilute = new Quick('dilute', { stock: '70', wanted: '35', ml: '30' }, (f) =>
+		must(
+			api.POST('/api/calc/mix/dilute', {
+				body: {
+					stockPercent: f.stock,
+					weakPercent: '0',
+					wantedPercent: f.wanted,
+					wantedMl: f.ml
+				}
+			})
+		)
+	);
+	const amount = new Quick(
+		'amount',
+		{ length: '130', height: '35', sides: '2', models: '1', coats: '1', film: '8', thinner: '2' },
+		(f) =>
+			must(
+				api.POST('/api/calc/mix/amount', {
+					body: {
+						areaMm2: number(f.length) * number(f.height) * number(f.sides),
+						models: number(f.models),
+						coats: number(f.coats),
+						filmMicrometres: number(f.film),
+						solids: 0.3,
+						transfer: 0.35,
+						thinnerPerPaint: number(f.thinner),
+						cupMl: 2,
+						bottleMl: 17,
+						pricePerMl: 0.17
+					}
+				})
+			)
+	);
+	const flow = new Quick('flow', { run: '34', line: '50', paint: '6', thinner: '6' }, (f) =>
+		must(
+			api.POST('/api/calc/mix/flow', {
+				body: {
+					run: number(f.run),
+					line: number(f.line),
+					paintDrops: number(f.paint),
+					thinnerDrops: number(f.thinner),
+					cup: false
+				}
+			})
+		)
+	);
+	const carriers: [string, string][] = [
+		['WATER', 'water'],
+		['ALCOHOL', 'alcohol, reducer'],
+		['SPIRIT', 'spirit'],
+		['LACQUER_THINNER', 'lacquer thinner']
+	];
+	const effects: [string, string][] = [
+		['fade-mist', 'fade mist'],
+		['grime', 'grime and dust'],
+		['soot', 'soot and exhaust'],
+		['streak', 'fine streaks'],
+		['base', 'base colour'],
+		['stencil', 'stencils'],
+		['clear', 'clear coats']
+	];
+	const airbrush = new Quick(
+		'airbrush',
+		{
+			effect: 'grime',
+			ratio: '87.1',
+			carries: 'WATER',
+			retarder: 'no',
+			celsius: '21',
+			humidity: '50'
+		},
+		(f) =>
+			must(
+				api.POST('/api/calc/mix/airbrush', {
+					body: {
+						effect: f.effect,
+						ratio: number(f.ratio),
+						carries: f.carries as 'WATER',
+						retarder: f.retarder === 'yes',
+						celsius: number(f.celsius),
+						humidity: number(f.humidity) / 100
+					}
+				})
+			)
+	);
+	const scale = new Quick(
+		'scale',
+		{ length: '40ft', on: 'PROTOTYPE', ratio: '87.1', viewing: '400' },
+		(f) =>
+			must(
+				api.POST('/api/calc/scale', {
+					body: {
+						length: f.length,
+						on: f.on as 'PROTOTYPE',
+						ratio: f.ratio,
+						viewingMm: number(f.viewing)
+					}
+				})
+			)
+	);
+	const psi = (bar: number) => Math.round(bar * 14.504);
+	const two = (v: number) => v.toFixed(2);
+	const nearest = (shares: number[]) => {
+		const least = Math.min(...shares);
+		return shares.map((s) => (s / least).toFixed(2).replace(/\.?0+$/, '')).join(' : ');
+	};
+</script>
+
+<svelte:head><title>Rule of thumb – Pendrik</title></svelte:head>
+
+<div class="px-5 py-4">
+	<div class="no-print mb-3 flex flex-wrap items-center gap-4">
+		<h1 class="text-3xl">Rule of thumb</h1>
+		<p class="text-soft">Small answers, from what you typed last time. Try it on scrap first.</p>
+		<Button class="ml-auto" onclick={() => window.print()}>Print as a mix card</Button>
+	</div>
+	<div class="grid gap-4 md:grid-cols-2 xl:grid-cols-3">
+		<QuickCard
+			title="Drops of a ratio"
+			quick={ratio}
+			fields={[
+				{ key: 'parts', label: 'Parts', wide: true },
+				{ key: 'ml', label: 'At least', unit: 'ml' },
+				{ key: 'drop', label: 'A drop', unit: 'ml' }
+			]}
+		>
+			{#snippet children(a)}
+				<p><span class="figure text-3xl">{a.drops?.join(' + ')}</span> drops</p>
+				<p class="text-soft">
+					{two((a.millilitres ?? []).reduce((x, y) => x + y, 0))} ml; really {nearest(
+						a.share ?? []
+					)}.
+				</p>
+			{/snippet}
+		</QuickCard>
+		<QuickCard
+			title="Alcohol, thinned"
+			quick={dilute}
+			fields={[
+				{ key: 'stock', label: 'Bottle', unit: '%' },
+				{ key: 'wanted', label: 'Wanted', unit: '%' },
+				{ key: 'ml', label: 'Amount', unit: 'ml' }
+			]}
+		>
+			{#snippet children(a)}
+				<p>
+					<span class="figure text-3xl">{a.stockMl} ml</span> from the bottle,
+					<span class="figure text-3xl">{a.weakMl} ml</span> water
+				</p>
+				<p class="text-soft">Comes to {a.percent} %. No flame; air the room.</p>
+			{/snippet}
+		</QuickCard>
+		<QuickCard
+			title="How much to mix"
+			quick={amount}
+			fields={[
+				{ key: 'length', label: 'Length', unit: 'mm' },
+				{ key: 'height', label: 'Height', unit: 'mm' },
+				{ key: 'sides', label: 'Sides' },
+				{ key: 'models', label: 'Models' },
+				{ key: 'coats', label: 'Coats' },
+				{ key: 'film', label: 'Dry film', unit: 'µm' },
+				{ key: 'thinner', label: 'Thinner to 1 paint' }
+			]}
+		>
+			{#snippet children(a)}
+				<p>
+					<span class="figure text-3xl">{a.paintDrops}</span> drops of paint,
+					<span class="figure text-3xl">{two(a.mixMl)} ml</span> thinned
+				</p>
+				<p class="text-soft">
+					{a.cups === 1 ? 'One cup' : `${a.cups} cups`} of 2 ml; {(a.share * 100).toFixed(0)} % of a 17
+					ml bottle.
+				</p>
+			{/snippet}
+		</QuickCard>
+		<QuickCard
+			title="Flow test on a card"
+			quick={flow}
+			fields={[
+				{ key: 'run', label: 'It ran', unit: 'mm' },
+				{ key: 'line', label: 'Your line', unit: 'mm' },
+				{ key: 'paint', label: 'Paint', unit: 'drops' },
+				{ key: 'thinner', label: 'Thinner', unit: 'drops' }
+			]}
+		>
+			{#snippet children(a)}
+				<p>
+					{#if a.onTheLine}
+						<span class="figure text-3xl">On the line</span>
+					{:else if a.thinnerDrops > 0}
+						<span class="figure text-3xl">+ {a.thinnerDrops}</span> drops of thinner
+					{:else if a.paintDrops > 0}
+						<span class="figure text-3xl">+ {a.paintDrops}</span> drops of paint
+					{:else}
+						Thicker than the paint itself: begin again with less thinner
+					{/if}
+				</p>
+				<p class="text-soft">
+					Thinner is {(a.share * 100).toFixed(0)} % of the cup now, {(a.wanted * 100).toFixed(0)} % then.
+					Test again.
+				</p>
+			{/snippet}
+		</QuickCard>
+		<QuickCard
+			title="Airbrush, where to begin"
+			quick={airbrush}
+			fields={[
+				{ key: 'effect', label: 'For', choices: effects },
+				{ key: 'ratio', label: 'Scale 1 :' },
+				{ key: 'carries', label: 'Carrier', choices: carriers },
+				{
+					key: 'retarder',
+					label: 'Retarder',
+					choices: [
+						['no', 'no'],
+						['yes', 'yes']
+					]
+				},
+				{ key: 'celsius', label: 'Air', unit: '°C' },
+				{ key: 'humidity', label: 'Damp', unit: '%' }
+			]}
+		>
+			{#snippet children(a)}
+				<p>
+					<span class="figure text-3xl">{a.fromBar.toFixed(1)}–{a.toBar.toFixed(1)} bar</span>
+					<span class="text-soft">{psi(a.fromBar)}–{psi(a.toBar)} psi</span>, needle {a.needleMm} mm,
+					from
+					{Math.round(a.fromMm)}–{Math.round(a.toMm)} mm
+				</p>
+				<p class="text-soft">
+					Mix {a.milk}. Tip-dry: {a.tipDry === 'HIGH'
+						? 'likely'
+						: a.tipDry === 'LOW'
+							? 'unlikely'
+							: 'as usual'}.
+					{a.lowers.join(' ')} Booth and mask as the safety sheet says.
+				</p>
+			{/snippet}
+		</QuickCard>
+		<QuickCard
+			title="Prototype and model"
+			quick={scale}
+			fields={[
+				{ key: 'length', label: 'Length', wide: true },
+				{
+					key: 'on',
+					label: 'On the',
+					choices: [
+						['PROTOTYPE', 'prototype'],
+						['MODEL', 'model']
+					]
+				},
+				{ key: 'ratio', label: 'Scale 1 :' },
+				{ key: 'viewing', label: 'Seen from', unit: 'mm' }
+			]}
+		>
+			{#snippet children(a)}
+				<p>
+					<span class="figure text-3xl">{a.model.mm} mm</span>
+					<span class="text-soft">{a.model.feetInches}</span> on the model
+				</p>
+				<p>
+					<span class="figure">{a.prototype.mm} mm</span>
+					<span class="text-soft">{a.prototype.feetInches}</span> on the prototype
+				</p>
+				<p class="text-soft">
+					Smallest mark seen: {two(a.smallestModelMm)} mm, {a.smallestPrototype.mm} mm of the prototype;
+					smallest made: {two(a.makeableModelMm)} mm, {a.finestTool}.
+				</p>
+				<details>
+					<summary>In other scales</summary>
+					<ul class="columns-2">
+						{#each a.others as o (o.name)}<li>
+								{o.name} <span class="figure">{o.model.mm} mm</span>
+							</li>{/each}
+					</ul>
+				</details>
+			{/snippet}
+		</QuickCard>
+	</div>
+</div>
