@@ -12,7 +12,8 @@
 	let { table, bottles, onkeep }: Props = $props();
 
 	const lamp = $derived(table.view?.lamps[table.light]);
-	const signed = (v: number) => (v >= 0 ? '+' : '−') + Math.abs(v).toFixed(1);
+	const signed = (v: number) =>
+		Math.abs(v) < 0.05 ? '0.0' : (v > 0 ? '+' : '−') + Math.abs(v).toFixed(1);
 	const nameOf = (id: string) => bottles.find((b) => b.id === id)?.bottle.name ?? 'a bottle';
 	const effect = (id: string) => table.view?.effects.find((e) => e.bottle === id);
 	const worst = $derived(
@@ -38,16 +39,23 @@
 			aria-label="mix"
 		></div>
 	</div>
+	<p class="tag -mt-2 grid grid-cols-2 px-5" aria-hidden="true">
+		<span>{lamp?.target ? 'target' : 'no target'}</span><span
+			>{lamp ? 'mix in the cup' : 'empty cup'}</span
+		>
+	</p>
 	{#if table.problem}
 		<p role="alert" class="border-l-4 border-ink pl-3">{table.problem}</p>
 	{/if}
 	{#if table.view && lamp}
 		<p class="text-lg">
 			{#if lamp.difference}
-				The mix is <strong>{lamp.words}</strong>
-				{lamp.words === 'as it is' ? 'beside the target' : 'than the target'} under {lampNames[
-					table.light
-				].toLowerCase()}:
+				{#if lamp.words === 'as it is'}
+					Under {lampNames[table.light].toLowerCase()} the mix <strong>looks as the target</strong>:
+				{:else}
+					Under {lampNames[table.light].toLowerCase()} the mix is <strong>{lamp.words}</strong>
+					than the target:
+				{/if}
 				<span class="figure">ΔE {lamp.difference.deltaE00.toFixed(2)}</span>
 				<span class="text-soft"
 					>(ΔL {signed(lamp.difference.deltaL)}, ΔC {signed(lamp.difference.deltaC)}, ΔH {signed(

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
+	import { page } from '$app/state';
 	import type { Schemas } from '$lib/api/client';
 	import RegionDetails from './region-details.svelte';
 	import RegionTools from './region-tools.svelte';
@@ -16,6 +18,7 @@
 
 	let { measures, desk, zones, side, ratio }: Props = $props();
 
+	const jobId = $derived(page.params.id ?? '');
 	const blurred = $derived(measures.strips.filter((s) => s.blurred));
 	const others = $derived(
 		desk.regions
@@ -102,6 +105,15 @@
 							scatter {one(m.sample.spread)} · {m.sample.pixels} pixels{m.sample.clippedShare > 0.01
 								? ` · ${Math.round(m.sample.clippedShare * 100)} % glare left out`
 								: ''}{m.inGamut ? '' : ' · outside what the screen shows'}
+						</p>
+						<p>
+							<a
+								class="underline"
+								href="{resolve('/shelf')}?l={m.sample.median.l.toFixed(
+									2
+								)}&a={m.sample.median.a.toFixed(2)}&b={m.sample.median.b.toFixed(2)}&job={jobId}"
+								>Mix this colour</a
+							>
 						</p>
 					{/if}
 					{#if m.fade}

@@ -27,7 +27,9 @@
 	<div class="flex flex-wrap items-end gap-2">
 		{#each fields as f (f.key)}
 			<label class="flex flex-col">
-				<span class="tag">{f.label}{f.unit ? `, ${f.unit}` : ''}</span>
+				<span class="tag"
+					>{f.label}{#if f.unit}<span class="normal-case">, {f.unit}</span>{/if}</span
+				>
 				{#if f.choices}
 					<select
 						class="min-h-11 text-lg"

@@ -284,8 +284,9 @@
 					<span class="text-soft">{a.prototype.feetInches}</span> on the prototype
 				</p>
 				<p class="text-soft">
-					Smallest mark seen: {two(a.smallestModelMm)} mm, {a.smallestPrototype.mm} mm of the prototype;
-					smallest made: {two(a.makeableModelMm)} mm, {a.finestTool}.
+					Smallest mark seen: {two(a.smallestModelMm)} mm, {Number(a.smallestPrototype.mm).toFixed(
+						1
+					)} mm of the prototype; smallest made: {two(a.makeableModelMm)} mm, {a.finestTool}.
 				</p>
 				<details>
 					<summary>In other scales</summary>

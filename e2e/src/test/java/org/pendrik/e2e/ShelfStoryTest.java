@@ -1,0 +1,128 @@
+package org.pendrik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNotEquals;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
+import org.testng.annotations.Test;
+
+/** Paint at the mixing table: from a colour that was measured to a recipe that is repeated. */
+public class ShelfStoryTest extends BrowserTest {
+    public ShelfStoryTest() {
+        super("--pendrik.demo=true");
+    }
+
+    private static Locator cup(Page page) {
+        return page.getByRole(
+                        AriaRole.LIST, new Page.GetByRoleOptions().setName("Drops in the cup"))
+                .getByRole(AriaRole.LISTITEM);
+    }
+
+    @Test
+    public void aMeasuredColourIsSearchedMixedByKeysKeptCorrectedAndRepeated() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/jobs/" + Jobs.id(server, "Peat hopper OVR 3041") + "/study"));
+        page.getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("L\\* \\d")))
+                .first()
+                .click();
+        page.getByText("Mix this colour").first().click();
+        assertThat(page.getByRole(AriaRole.HEADING).filter(text("Shelf")).first()).isVisible();
+        assertThat(page.getByText("North light")).isVisible();
+        page.keyboard().press("f");
+        assertThat(page.getByText(Pattern.compile("Nothing on this shelf comes nearer")))
+                .isVisible(
+                        new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                                .setTimeout(30_000));
+        String proven = cup(page).first().locator(".figure").first().innerText();
+        page.keyboard().press("ArrowRight");
+        assertThat(cup(page).first().locator(".figure").first())
+                .hasText(Integer.toString(Integer.parseInt(proven) + 1));
+        assertThat(page.getByText(Pattern.compile("one more: ")).first()).isVisible();
+        page.keyboard().press("ArrowLeft");
+        assertThat(cup(page).first().locator(".figure").first()).hasText(proven);
+        Locator mix = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("mix"));
+        String north = mix.getAttribute("style");
+        for (int i = 0; i < 2; i++) {
+            page.keyboard().press("l");
+        }
+        assertThat(page.getByText(Pattern.compile("Under filament the mix")).first()).isVisible();
+        assertNotEquals(mix.getAttribute("style"), north);
+        page.keyboard().press("r");
+        page.getByLabel("Name it for what it is for").fill("hopper side, as found");
+        page.keyboard().press("Enter");
+        Locator kept =
+                page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Kept recipes"))
+                        .getByRole(AriaRole.LISTITEM);
+        assertThat(kept).hasCount(1);
+        button(page, "It came out otherwise").click();
+        page.getByLabel("ΔL lighter +").fill("2");
+        button(page, "Teach the bottles").click();
+        assertThat(kept.first()).containsText("Card: came out");
+        assertThat(kept.first()).containsText("→");
+        page.reload();
+        button(page, "Fill the cup").click();
+        assertThat(cup(page).first()).isVisible();
+        button(page, "Take away").click();
+        assertThat(kept).hasCount(0);
+        page.keyboard().press("u");
+        assertThat(kept).hasCount(1);
+        assertEquals(browser.errors(), java.util.List.of());
+    }
+
+    private static Locator.FilterOptions text(String t) {
+        return new Locator.FilterOptions().setHasText(t);
+    }
+
+    @Test
+    public void aTableWithFaultsIsLookedThroughAndNothingIsStored() {
+        Page page = browser.page(1024, 768, "dark");
+        page.navigate(server.url("/shelf"));
+        page.getByText("Tables and palettes").click();
+        Locator file = page.getByLabel("Table (CSV) or palette (GPL)");
+        file.setInputFiles(
+                table(
+                        "name,family,L*,a*,b*\nbrick dust,enamel paint,45,20,22\nbog,enamel paint,dark,0,0\n"));
+        assertThat(page.getByText(Pattern.compile("1 new, 0 changed"))).isVisible();
+        assertThat(page.getByText("Line 3, L*")).isVisible();
+        assertThat(page.getByText("Use a point for decimals and no unit.")).isVisible();
+        assertThat(button(page, "Store 1 bottles")).isDisabled();
+        file.setInputFiles(table("name,family,L*,a*,b*\nbrick dust,enamel paint,45,20,22\n"));
+        button(page, "Store 1 bottles").click();
+        assertThat(page.getByLabel("brick dust")).isVisible();
+        assertEquals(page.getByText("bog").count(), 0);
+        assertEquals(browser.errors(), java.util.List.of());
+    }
+
+    private static FilePayload table(String csv) {
+        return new FilePayload("shelf.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8));
+    }
+
+    @Test
+    public void smallAnswersAreRememberedAndRefusedInSentences() {
+        Page page = browser.page(390, 844, "light");
+        page.navigate(server.url("/thumb"));
+        Locator ratio =
+                page.getByRole(
+                        AriaRole.REGION, new Page.GetByRoleOptions().setName("Drops of a ratio"));
+        ratio.getByLabel("Parts").fill("1:9");
+        assertThat(ratio).containsText("2 + 18 drops");
+        Locator scale =
+                page.getByRole(
+                        AriaRole.REGION,
+                        new Page.GetByRoleOptions().setName("Prototype and model"));
+        scale.getByLabel("Length").fill("very long");
+        assertThat(scale.getByRole(AriaRole.ALERT)).containsText("is not a length");
+        scale.getByLabel("Length").fill("8ft 6in");
+        assertThat(scale).containsText("29.745 mm");
+        page.reload();
+        assertThat(ratio.getByLabel("Parts")).hasValue("1:9");
+        assertThat(ratio).containsText("2 + 18 drops");
+    }
+}
