@@ -15,6 +15,8 @@ public final class Benchmarks {
     private static final double COMPARE_BOUND_US = 500_000;
     private static final double MEASURE_BOUND_US = 600_000;
     private static final double PLAN_BOUND_US = 500_000;
+    private static final double RECIPE_12_BOUND_US = 250_000;
+    private static final double RECIPE_20_BOUND_US = 1_000_000;
     private static final double TAKE_BACK_BOUND_US = 50_000;
 
     private Benchmarks() {}
@@ -77,6 +79,34 @@ public final class Benchmarks {
                         "plan, %2s effects           %8.1f ms   %.2f of the bound of 500 ms%n",
                         r.getParams().getParam("effects"), plan / 1000, plan / PLAN_BOUND_US);
             }
+        }
+        recipes(results);
+    }
+
+    /** The search for a recipe beside trying all, as far as that was tried. */
+    private static void recipes(Collection<RunResult> results) {
+        for (RunResult r : results) {
+            if (!r.getParams().getBenchmark().endsWith("RecipeBenchmark.recipe")) {
+                continue;
+            }
+            String drops = r.getParams().getParam("drops");
+            String reach = r.getParams().getParam("reach");
+            double search = r.getPrimaryResult().getScore();
+            double all =
+                    results.stream()
+                            .filter(o -> o.getParams().getBenchmark().endsWith("someRecipes"))
+                            .filter(o -> drops.equals(o.getParams().getParam("drops")))
+                            .filter(o -> reach.equals(o.getParams().getParam("reach")))
+                            .mapToDouble(
+                                    o ->
+                                            o.getPrimaryResult().getScore()
+                                                    * RecipeBenchmark.ONE_IN)
+                            .findFirst()
+                            .orElse(Double.NaN);
+            double bound = "12".equals(drops) ? RECIPE_12_BOUND_US : RECIPE_20_BOUND_US;
+            System.out.printf(
+                    "recipe, %s drops, %s  %8.1f ms   %.2f of its bound, %.5f of trying all (%.1f s, scaled)%n",
+                    drops, reach, search / 1000, search / bound, search / all, all / 1e6);
         }
     }
 

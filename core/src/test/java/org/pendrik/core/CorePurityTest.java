@@ -32,6 +32,7 @@ public class CorePurityTest {
                         "java.util..",
                         "java.time..",
                         "java.io",
+                        "java.math",
                         "java.nio.charset",
                         "org.ejml..",
                         "org.locationtech.jts..",

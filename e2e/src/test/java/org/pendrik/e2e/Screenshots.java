@@ -17,6 +17,8 @@ public final class Screenshots {
         Map<String, String> views = new LinkedHashMap<>();
         views.put("today", "/");
         views.put("jobs", "/jobs");
+        views.put("shelf", "/shelf");
+        views.put("thumb", "/thumb");
         for (String v : new String[] {"study", "makeup", "diary", "bench", "compare", "record"}) {
             views.put(v, "/jobs/J/" + v);
         }

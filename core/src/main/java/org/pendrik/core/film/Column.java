@@ -4,7 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.pendrik.core.colour.Lab;
-import org.pendrik.core.colour.PartialCover;
+import org.pendrik.core.paint.Light;
+import org.pendrik.core.paint.Look;
 import org.pendrik.core.units.Climate;
 
 /** The coats on one zone, from the substrate up. */
@@ -168,26 +169,17 @@ public final class Column {
         return true;
     }
 
-    /** Predicted colours from the bare zone up: entry i is what shows when i coats lie on it. */
+    /**
+     * Predicted colours from the bare zone up, D65: entry i is what shows when i coats lie on it.
+     * Coats are films over each other; a clear changes the surface alone.
+     */
     public List<Lab> colours() {
         List<Lab> out = new ArrayList<>();
-        Lab c = zone.colour();
-        out.add(c);
+        Look look = Films.start(zone.colour(), zone.substrate().finish());
+        out.add(zone.colour());
         for (Layer l : layers) {
-            Lab under = c;
-            c =
-                    l.material()
-                            .colour()
-                            .map(
-                                    film ->
-                                            PartialCover.over(
-                                                    under,
-                                                    film,
-                                                    l.material().cover(l.thickness())
-                                                            * l.technique().share()
-                                                            * l.left()))
-                            .orElse(under);
-            out.add(c);
+            look = Films.coated(look, l);
+            out.add(look.lab(Light.D65));
         }
         return out;
     }
