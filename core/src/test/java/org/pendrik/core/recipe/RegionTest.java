@@ -14,7 +14,7 @@ public class RegionTest {
     public void holdsEveryColourThatIsNearEnough() {
         SplittableRandom r = new SplittableRandom(3);
         int inside = 0;
-        for (int trial = 0; trial < 150; trial++) {
+        for (int trial = 0; trial < 90; trial++) {
             double hue = r.nextDouble() * 2 * Math.PI;
             double chroma = trial % 5 == 0 ? 0.5 : r.nextDouble() * 90;
             Lab target =
@@ -44,7 +44,7 @@ public class RegionTest {
                 }
             }
         }
-        assertTrue(inside > 10_000, "only " + inside);
+        assertTrue(inside > 6_000, "only " + inside);
     }
 
     private static Lab near(Lab c, double far, SplittableRandom r) {

@@ -1,0 +1,129 @@
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { answer, refused, stored } from '$lib/api/stand-in';
+import { MixingTable } from './mixing.svelte';
+import { railOf, rails, stateOf, type BottleView } from './shelf';
+
+type Body = { drops: { bottle: string; drops: number }[] };
+
+describe('the mixing table', () => {
+	beforeEach(() => {
+		vi.stubGlobal(
+			'EventSource',
+			class {
+				close() {}
+			}
+		);
+	});
+
+	test('drops are added, taken, and a bottle without drops leaves the cup', async () => {
+		const cups: unknown[] = [];
+		answer<Body>('POST', ({ body }) => {
+			cups.push(body.drops);
+			return stored({ drops: body.drops.length });
+		});
+		const table = new MixingTable();
+		await table.add('white', 1);
+		await table.add('white', 1);
+		await table.add('black', 1);
+		expect(table.drops).toEqual([
+			{ bottle: 'white', drops: 2 },
+			{ bottle: 'black', drops: 1 }
+		]);
+		expect(table.chosen).toBe(1);
+		await table.addChosen(-1);
+		expect(table.drops).toEqual([{ bottle: 'white', drops: 2 }]);
+		expect(table.chosen).toBe(0);
+		await table.add('green', -1);
+		expect(cups).toHaveLength(4);
+		await table.add('white', -2);
+		expect(table.view).toBeUndefined();
+	});
+
+	test('an answer that was overtaken is dropped', async () => {
+		const waiting: (() => void)[] = [];
+		const { api } = await import('$lib/api/client');
+		vi.spyOn(api, 'POST').mockImplementation(
+			((_: string, call: { body: Body }) =>
+				new Promise((resolve) =>
+					waiting.push(() => {
+						resolve(stored({ drops: call.body.drops[0]?.drops }));
+					})
+				)) as never
+		);
+		const table = new MixingTable();
+		const first = table.add('white', 1);
+		const second = table.add('white', 1);
+		waiting[1]?.();
+		waiting[0]?.();
+		await Promise.all([first, second]);
+		expect(table.view).toEqual({ drops: 2 });
+	});
+
+	test('a search fills the cup; what is refused is said and the cup stays', async () => {
+		answer<Body>('POST', ({ body }) =>
+			'mostPaints' in body
+				? stored({ drops: [{ bottle: 'ochre', drops: 3 }] })
+				: stored({ drops: 3 })
+		);
+		const table = new MixingTable();
+		await table.search();
+		expect(table.found).toBeUndefined();
+		await table.aim({ l: 50, a: 5, b: 20 });
+		await table.search();
+		expect(table.problem).toBe('');
+		expect(table.drops).toEqual([{ bottle: 'ochre', drops: 3 }]);
+		answer('POST', () => refused(422, 'Recipe (none) cannot be found.'));
+		await table.search();
+		expect(table.problem).toContain('cannot be found');
+		expect(table.drops).toEqual([{ bottle: 'ochre', drops: 3 }]);
+	});
+
+	test('the lamp goes round', () => {
+		const table = new MixingTable();
+		const seen = new Set([table.light]);
+		for (let i = 0; i < 4; i++) {
+			table.nextLamp();
+			seen.add(table.light);
+		}
+		expect(seen.size).toBe(5);
+		table.nextLamp();
+		expect(table.light).toBe('D65');
+	});
+});
+
+const bottle = (l: number, a: number, b: number, state = 'FINE') =>
+	({ id: `${l} ${a} ${b}`, state, bottle: { colour: { l, a, b } } }) as BottleView;
+
+describe('the shelf', () => {
+	test('stands rail by rail, dark to light', () => {
+		const all = rails([
+			bottle(90, 0, 2),
+			bottle(40, 60, 30),
+			bottle(20, 1, 1),
+			bottle(50, 30, 45),
+			bottle(70, 5, 60),
+			bottle(40, -20, 10),
+			bottle(35, 5, -40),
+			bottle(35, 35, -30),
+			bottle(30, 30, -5),
+			{ id: 'spirit', bottle: {} } as BottleView
+		]);
+		expect(all.map((r) => r.name)).toEqual([
+			'greys',
+			'reds',
+			'oranges',
+			'yellows',
+			'greens',
+			'blues',
+			'violets',
+			'without a colour'
+		]);
+		expect(all[0]?.bottles.map((b) => b.bottle.colour?.l)).toEqual([20, 90]);
+		expect(railOf(bottle(30, 30, -5))).toBe('reds');
+	});
+
+	test('says only what needs an eye', () => {
+		expect(stateOf(bottle(1, 1, 1))).toBe('');
+		expect(stateOf(bottle(1, 1, 1, 'PERISHED'))).toBe('perished');
+	});
+});
