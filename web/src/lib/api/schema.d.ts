@@ -1070,6 +1070,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mixing/faded": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["faded"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mixing/look": {
         parameters: {
             query?: never;
@@ -2461,6 +2477,19 @@ export interface components {
             colour: components["schemas"]["Lab"];
             /** @enum {string|null} */
             light?: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL" | null;
+        };
+        FadeQuestion: {
+            /** Format: double */
+            by: number;
+            colour: components["schemas"]["Lab"];
+            surface: string;
+        };
+        Faded: {
+            colour: components["schemas"]["Lab"];
+            /** Format: double */
+            deltaE00: number;
+            /** Format: double */
+            micrometres: number;
         };
         Fault: {
             column: string;
@@ -5753,6 +5782,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
+    faded: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FadeQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Faded"];
                 };
             };
         };

@@ -9,12 +9,14 @@
 	type Props = {
 		bottle: BottleView;
 		nameOf: (id: string) => string;
+		rule: 'must' | 'not' | 'may';
+		onrule: (rule: 'must' | 'not' | 'may') => void;
 		onadd: () => void;
 		onsave: (draft: BottleView['bottle']) => void;
 		ontake: () => void;
 	};
 
-	let { bottle, nameOf, onadd, onsave, ontake }: Props = $props();
+	let { bottle, nameOf, rule, onrule, onadd, onsave, ontake }: Props = $props();
 
 	const start = () => bottle.bottle;
 	let amount = $state(String(start().amountMl));
@@ -86,6 +88,16 @@
 	</form>
 	<div class="mt-2 flex flex-wrap gap-2">
 		<Button disabled={!bottle.mixes} onclick={onadd}>A drop into the cup</Button>
+		{#if bottle.mixes}
+			<Button
+				aria-pressed={rule === 'must'}
+				onclick={() => onrule(rule === 'must' ? 'may' : 'must')}
+				>{rule === 'must' ? '✓ Must be in the recipe' : 'Must be in the recipe'}</Button
+			>
+			<Button aria-pressed={rule === 'not'} onclick={() => onrule(rule === 'not' ? 'may' : 'not')}
+				>{rule === 'not' ? '✓ Stays out of it' : 'Stays out of it'}</Button
+			>
+		{/if}
 		<Button look="bare" onclick={ontake}>Take off the shelf</Button>
 	</div>
 	{#if substitutes.data?.length}

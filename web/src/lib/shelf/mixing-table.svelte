@@ -23,7 +23,11 @@
 
 <section aria-label="Mixing table" class="flex flex-col gap-3">
 	{#key table.target}
-		<TargetForm target={table.target} onaim={(t) => void table.aim(t)} />
+		<TargetForm
+			target={table.target}
+			onaim={(t) => void table.aim(t)}
+			onfade={(by) => void table.fade(by)}
+		/>
 	{/key}
 	<div class="flex h-44 bg-[#8c8c8c] p-5" data-testid="swatches">
 		<div
@@ -131,11 +135,23 @@
 				{#each [4, 6, 8, 10, 12, 16, 20] as n (n)}<option value={n}>at most {n}</option>{/each}
 			</select></label
 		>
+		<label class="flex flex-col"
+			><span class="tag">Hides at least</span><select bind:value={table.limits.opacity}>
+				<option value={0}>as it comes</option>
+				{#each [0.8, 0.9, 0.95] as n (n)}<option value={n}>{n * 100} % a coat</option>{/each}
+			</select></label
+		>
 		<label class="flex items-center gap-2 pb-2"
 			><input type="checkbox" bind:checked={table.limits.exact} /> the very best</label
 		>
 		<Button disabled={table.drops.length === 0} onclick={onkeep}>Keep the recipe</Button>
 	</div>
+	{#if table.limits.must.length + table.limits.not.length > 0}
+		<p class="text-soft">
+			{#if table.limits.must.length}Must be in: {table.limits.must.map(nameOf).join(', ')}.{/if}
+			{#if table.limits.not.length}Stays out: {table.limits.not.map(nameOf).join(', ')}.{/if}
+		</p>
+	{/if}
 	{#if searching.running}
 		<div class="flex items-center gap-3">
 			<Working progress={searching} waiting="searching the shelf" />

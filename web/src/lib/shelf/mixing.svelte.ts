@@ -74,6 +74,35 @@ export class MixingTable {
 		await this.look();
 	}
 
+	/** Aims at the target faded by a difference; the engine knows what fading does. */
+	async fade(by: number): Promise<void> {
+		const colour = this.target;
+		if (!colour) return;
+		try {
+			const body = { colour, surface: this.surface, by };
+			const faded = await must(api.POST('/api/mixing/faded', { body }));
+			this.problem = '';
+			await this.aim(faded.colour);
+		} catch (error) {
+			this.problem = said(error);
+		}
+	}
+
+	/** Whether a bottle must be in the next search, must stay out, or may be either. */
+	ruleOf(bottle: string): 'must' | 'not' | 'may' {
+		return this.limits.must.includes(bottle)
+			? 'must'
+			: this.limits.not.includes(bottle)
+				? 'not'
+				: 'may';
+	}
+
+	rule(bottle: string, rule: 'must' | 'not' | 'may'): void {
+		const others = (list: string[]) => list.filter((b) => b !== bottle);
+		this.limits.must = [...others(this.limits.must), ...(rule === 'must' ? [bottle] : [])];
+		this.limits.not = [...others(this.limits.not), ...(rule === 'not' ? [bottle] : [])];
+	}
+
 	/** Looks at the cup; an answer that was overtaken is dropped. */
 	async look(): Promise<void> {
 		const asked = ++this.#asked;

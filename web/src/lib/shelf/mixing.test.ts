@@ -78,6 +78,32 @@ describe('the mixing table', () => {
 		expect(table.drops).toEqual([{ bottle: 'ochre', drops: 3 }]);
 	});
 
+	test('a bottle must be in, stays out, or may be either', () => {
+		const table = new MixingTable();
+		table.rule('ochre', 'must');
+		expect(table.ruleOf('ochre')).toBe('must');
+		table.rule('ochre', 'not');
+		expect(table.ruleOf('ochre')).toBe('not');
+		expect(table.limits.must).toEqual([]);
+		table.rule('ochre', 'may');
+		expect(table.ruleOf('ochre')).toBe('may');
+	});
+
+	test('a target fades by what is asked for', async () => {
+		let asked: unknown;
+		answer<{ by: number }>('POST', ({ body }) => {
+			asked = body.by;
+			return stored({ colour: { l: 44, a: 28, b: 20 } });
+		});
+		const table = new MixingTable();
+		await table.fade(8);
+		expect(asked).toBeUndefined();
+		await table.aim({ l: 38, a: 33, b: 23 });
+		await table.fade(8);
+		expect(asked).toBe(8);
+		expect(table.target).toEqual({ l: 44, a: 28, b: 20 });
+	});
+
 	test('the lamp goes round', () => {
 		const table = new MixingTable();
 		const seen = new Set([table.light]);

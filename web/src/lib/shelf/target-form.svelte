@@ -6,15 +6,17 @@
 	type Props = {
 		target: Schemas['Lab'] | undefined;
 		onaim: (target: Schemas['Lab'] | undefined) => void;
+		onfade: (by: number) => void;
 	};
 
-	let { target, onaim }: Props = $props();
+	let { target, onaim, onfade }: Props = $props();
 
 	// the fields start from what is aimed at; the component is made anew when that changes elsewhere
 	const start = () => target;
 	let l = $state(start()?.l.toFixed(1) ?? '');
 	let a = $state(start()?.a.toFixed(1) ?? '');
 	let b = $state(start()?.b.toFixed(1) ?? '');
+	let by = $state('8');
 
 	const number = (t: string) => (t.trim() === '' ? Number.NaN : Number(t.replace(',', '.')));
 	const typed = $derived({ l: number(l), a: number(a), b: number(b) });
@@ -50,4 +52,16 @@
 		/></label
 	>
 	<Button type="submit" disabled={!holds}>Aim at it</Button>
+	{#if target}
+		<label class="flex flex-col"
+			><span class="tag">Faded by, ΔE</span><input
+				class="w-20"
+				inputmode="decimal"
+				bind:value={by}
+			/></label
+		>
+		<Button disabled={!Number.isFinite(number(by))} onclick={() => onfade(number(by))}
+			>Fade the target</Button
+		>
+	{/if}
 </form>

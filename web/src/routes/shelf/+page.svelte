@@ -204,6 +204,8 @@
 						<BottleCard
 							bottle={b}
 							{nameOf}
+							rule={table.ruleOf(b.id)}
+							onrule={(rule) => table.rule(b.id, rule)}
 							onadd={() => void table.add(b.id, 1)}
 							onsave={(draft) => save(b, draft)}
 							ontake={() => takeAway(b)}

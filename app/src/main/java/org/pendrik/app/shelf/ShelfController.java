@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.paint.Fade;
 import org.pendrik.core.shelf.GimpPalette;
 import org.pendrik.core.shelf.ShelfChanges;
 import org.pendrik.core.shelf.Substitutes;
@@ -115,6 +116,14 @@ class ShelfController {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
                 .body(text);
+    }
+
+    /** A colour to fade, its surface, and by how much. */
+    record FadeQuestion(Lab colour, String surface, double by) {}
+
+    @PostMapping("/mixing/faded")
+    Fade.Faded faded(@RequestBody FadeQuestion q) {
+        return Fade.of(q.colour(), Shelf.surface(q.surface()), q.by());
     }
 
     @PostMapping("/mixing/look")

@@ -166,6 +166,15 @@ public class ShelfApiTest extends AppTest {
         ok(delete("/api/recipes/" + id + "?version=" + kept.path("version").asInt()));
     }
 
+    @Test
+    public void aColourFadesByWhatIsAskedFor() {
+        String q = "{\"colour\":{\"l\":38,\"a\":33,\"b\":23},\"surface\":\"flat\",\"by\":%s}";
+        JsonNode faded = ok(post("/api/mixing/faded", q.formatted("8")));
+        assertEquals(faded.path("deltaE00").asDouble(), 8, 0.05);
+        assertTrue(faded.path("colour").path("l").asDouble() > 40);
+        assertTrue(refused(post("/api/mixing/faded", q.formatted("80")), 422).contains("Fade (80"));
+    }
+
     private int version(UUID id) {
         for (JsonNode b : ok(get("/api/shelf")).path("bottles")) {
             if (b.path("id").asString().equals(id.toString())) {
