@@ -98,9 +98,7 @@ public final class Benchmarks {
                             .filter(o -> drops.equals(o.getParams().getParam("drops")))
                             .filter(o -> reach.equals(o.getParams().getParam("reach")))
                             .mapToDouble(
-                                    o ->
-                                            o.getPrimaryResult().getScore()
-                                                    * RecipeBenchmark.ONE_IN)
+                                    o -> o.getPrimaryResult().getScore() * RecipeBenchmark.ONE_IN)
                             .findFirst()
                             .orElse(Double.NaN);
             double bound = "12".equals(drops) ? RECIPE_12_BOUND_US : RECIPE_20_BOUND_US;

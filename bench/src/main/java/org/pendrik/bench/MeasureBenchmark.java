@@ -13,7 +13,6 @@ import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.Resolution;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
-import org.pendrik.core.units.Watch;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
@@ -21,6 +20,7 @@ import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.Registration;
 import org.pendrik.core.photo.SideRectifier;
 import org.pendrik.core.units.Length;
+import org.pendrik.core.units.Watch;
 
 /**
  * A side of 1600 × 650 measured whole: light taken out, four samples learned, every pixel sorted,

@@ -23,10 +23,10 @@ import org.pendrik.core.recipe.RecipeSearch;
 import org.pendrik.core.units.Watch;
 
 /**
- * The best of all recipes of four of sixty paints, proven within 0.1, for one target after the other
- * of those that the shelf reaches or does not; beside it, trying recipes one by one. Trying all of
- * twelve drops would take minutes, so the peer tries one in {@value #ONE_IN} and counts as that many
- * times as much.
+ * The best of all recipes of four of sixty paints, proven within 0.1, for one target after the
+ * other of those that the shelf reaches or does not; beside it, trying recipes one by one. Trying
+ * all of twelve drops would take minutes, so the peer tries one in {@value #ONE_IN} and counts as
+ * that many times as much.
  */
 @Warmup(iterations = 1, time = 4)
 @Measurement(iterations = 2, time = 8)
@@ -79,13 +79,11 @@ public class RecipeBenchmark extends Timed {
     private static Lab colour(SplittableRandom r, double most) {
         double hue = r.nextDouble() * 2 * Math.PI;
         double chroma = Math.sqrt(r.nextDouble()) * most;
-        return new Lab(
-                30 + 50 * r.nextDouble(), chroma * Math.cos(hue), chroma * Math.sin(hue));
+        return new Lab(30 + 50 * r.nextDouble(), chroma * Math.cos(hue), chroma * Math.sin(hue));
     }
 
     private void add(String name, Lab colour, double hiding) {
-        shelf.add(
-                Ingredient.of(name, name, "acrylic", Paint.estimated(colour, FLAT, hiding, 10)));
+        shelf.add(Ingredient.of(name, name, "acrylic", Paint.estimated(colour, FLAT, hiding, 10)));
     }
 
     /** The search, for the next target. */
@@ -125,8 +123,7 @@ public class RecipeBenchmark extends Timed {
         return best;
     }
 
-    private double choice(
-            int a, int b, int c, int d, Lab target, double[][] w, double[] white) {
+    private double choice(int a, int b, int c, int d, Lab target, double[][] w, double[] white) {
         double best = Double.POSITIVE_INFINITY;
         for (int p = 1; p <= drops - 3; p++) {
             for (int q = 1; p + q <= drops - 2; q++) {
