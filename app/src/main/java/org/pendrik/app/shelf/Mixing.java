@@ -193,6 +193,8 @@ public class Mixing {
     /**
      * A search over the shelf.
      *
+     * @param target what is wanted, under D65
+     * @param light under which it has to match
      * @param families that may share a cup; empty when only those of one family may
      * @param must bottles that have to be in
      * @param not bottles that must not be in
@@ -258,7 +260,7 @@ public class Mixing {
                         may.add(b.ingredient(key, Math.max(0.05, s.wantedMl())));
                     }
                 });
-        SpectrumFit.Fit target = SpectrumFit.of(s.target(), s.light());
+        SpectrumFit.Fit target = SpectrumFit.of(s.target());
         Surface surface = Shelf.surface(s.surface());
         RecipeQuestion question =
                 new RecipeQuestion(
@@ -313,7 +315,7 @@ public class Mixing {
                 p.within(),
                 look(
                         p.recipe(),
-                        new BenchMix(drops(p.recipe()), s.target(), s.light(), s.surface())),
+                        new BenchMix(drops(p.recipe()), s.target(), Light.D65, s.surface())),
                 target.clamped(),
                 MissingPaint.of(q, p.deltaE00()).orElse(null),
                 simple,

@@ -123,6 +123,24 @@ public class ShelfApiTest extends AppTest {
         assertEquals(found.path("within").asDouble(), 0.0);
         assertTrue(found.path("simple").size() >= 1);
         assertEquals(found.path("mix").path("lamps").size(), 5);
+        // the target stays what it is in daylight; only the match is made under the lamp
+        JsonNode filament =
+                ok(
+                        post(
+                                "/api/mixing/search",
+                                search.replace("\"light\": \"D65\"", "\"light\": \"A\"")));
+        assertEquals(
+                filament.path("mix")
+                        .path("lamps")
+                        .path("A")
+                        .path("difference")
+                        .path("deltaE00")
+                        .asDouble(),
+                filament.path("deltaE00").asDouble(),
+                1e-6);
+        assertEquals(
+                filament.path("mix").path("lamps").path("D65").path("target").asString(),
+                found.path("mix").path("lamps").path("D65").path("target").asString());
         String drops = found.path("drops").toString();
         assertTrue(drops.contains(ochre.toString()));
         UUID id = UUID.randomUUID();

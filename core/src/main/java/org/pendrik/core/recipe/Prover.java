@@ -20,7 +20,9 @@ import org.pendrik.core.colour.Srgb;
  * of drops that satisfy all of them are tried; where they are many, the cell is halved at its
  * longest edge.
  *
- * <p>Guarantee: no recipe inside the region is passed over, up to rounding (1e-9 of the drops).
+ * <p>Guarantee: no recipe inside the half-spaces of the region is passed over, up to rounding (1e-9
+ * of the drops). That the half-spaces hold all near colours rests on {@link Region}'s samples and
+ * margin.
  */
 final class Prover {
     private static final int BANDS = Kernel.BANDS;

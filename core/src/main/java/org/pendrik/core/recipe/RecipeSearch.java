@@ -24,7 +24,9 @@ import org.pendrik.core.units.Watch;
  * <p>Cost: about one addition of short vectors for each choice of four paints, and a few
  * microseconds for one in ten to one in two of them; memory is quadratic in the paints. Guarantee:
  * nothing that the limits allow is nearer to the target than the answer minus the tolerance, 0.1
- * or, exact, 0. Colours are of hiding coats in whole drops, never rounded from fractions.
+ * or, exact, 0. It rests on {@link Region} bounding the near colours, whose border is sampled with
+ * a margin: shown by tests, not by a formula. Colours are of hiding coats in whole drops, never
+ * rounded from fractions.
  */
 public final class RecipeSearch {
     /** A drop's own scatter decides below this. */
