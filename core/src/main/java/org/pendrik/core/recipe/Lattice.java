@@ -2,29 +2,83 @@ package org.pendrik.core.recipe;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 
 /**
- * All ratios of p paints in whole drops, each once: (1, 1) stands for (2, 2) too. Sorted by the
- * share of each paint, so that those in a span of one share are found at once.
+ * All ratios of p paints in whole drops, each once: (1, 1) stands for (2, 2) too. They stand in a
+ * tree of boxes of shares, so that those on one side of a plane are found without asking all.
  */
 final class Lattice {
+    /** Points of a box that is not cut again. */
+    private static final int FEW = 6;
+
     /** Drops by point; unused paints have 0. */
     final int[][] drops;
-
-    /** By paint the points in order of its share, and those shares. */
-    final int[][] order;
-
-    final double[][] sorted;
 
     /** By paint, then point. */
     final double[][] share;
 
+    final Box all;
+
+    /**
+     * The points from {@code from} to before {@code end}, and the shares between which they lie.
+     */
+    static final class Box {
+        final int from;
+        final int end;
+        final double[] least = new double[4];
+        final double[] most = new double[4];
+        final List<Box> halves;
+
+        private Box(List<int[]> points, int from) {
+            this.from = from;
+            end = from + points.size();
+            Arrays.fill(least, 1);
+            for (int[] d : points) {
+                int total = Arrays.stream(d).sum();
+                for (int i = 0; i < 4; i++) {
+                    least[i] = Math.min(least[i], (double) d[i] / total);
+                    most[i] = Math.max(most[i], (double) d[i] / total);
+                }
+            }
+            halves = points.size() <= FEW ? List.of() : halves(points);
+        }
+
+        /** Sorts the points by the share that spans most, and cuts in the middle. */
+        private List<Box> halves(List<int[]> points) {
+            int by = 0;
+            for (int i = 1; i < 4; i++) {
+                if (most[i] - least[i] > most[by] - least[by]) {
+                    by = i;
+                }
+            }
+            int paint = by;
+            points.sort(
+                    (a, b) ->
+                            Integer.compare(
+                                    a[paint] * Arrays.stream(b).sum(),
+                                    b[paint] * Arrays.stream(a).sum()));
+            int middle = points.size() / 2;
+            return List.of(
+                    new Box(points.subList(0, middle), from),
+                    new Box(points.subList(middle, points.size()), from + middle));
+        }
+
+        /** The least that a linear form of the shares comes to in the box. */
+        double least(double[] form) {
+            double sum = 0;
+            for (int i = 0; i < 4; i++) {
+                sum += form[i] * (form[i] > 0 ? least[i] : most[i]);
+            }
+            return sum;
+        }
+    }
+
     Lattice(int p, int mostDrops) {
-        List<int[]> all = new ArrayList<>();
-        fill(new int[4], 0, p, mostDrops, all);
-        drops = all.toArray(int[][]::new);
+        List<int[]> points = new ArrayList<>();
+        fill(new int[4], 0, p, mostDrops, points);
+        all = new Box(points, 0);
+        drops = points.toArray(int[][]::new);
         share = new double[4][drops.length];
         for (int x = 0; x < drops.length; x++) {
             int total = Arrays.stream(drops[x]).sum();
@@ -32,34 +86,6 @@ final class Lattice {
                 share[i][x] = (double) drops[x][i] / total;
             }
         }
-        order = new int[p][];
-        sorted = new double[p][];
-        for (int i = 0; i < p; i++) {
-            double[] by = share[i];
-            List<Integer> points = new ArrayList<>();
-            for (int x = 0; x < drops.length; x++) {
-                points.add(x);
-            }
-            points.sort(Comparator.comparingDouble(x -> by[x]));
-            order[i] = points.stream().mapToInt(x -> x).toArray();
-            sorted[i] = points.stream().mapToDouble(x -> by[x]).toArray();
-        }
-    }
-
-    /** The first place in the order of a paint's share that is not below a share. */
-    int from(int paint, double least) {
-        double[] s = sorted[paint];
-        int low = 0;
-        int high = s.length;
-        while (low < high) {
-            int mid = (low + high) >>> 1;
-            if (s[mid] < least) {
-                low = mid + 1;
-            } else {
-                high = mid;
-            }
-        }
-        return low;
     }
 
     private static void fill(int[] d, int at, int p, int left, List<int[]> all) {

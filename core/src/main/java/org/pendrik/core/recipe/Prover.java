@@ -1,8 +1,6 @@
 package org.pendrik.core.recipe;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Lab;
@@ -26,14 +24,23 @@ import org.pendrik.core.colour.Srgb;
  */
 final class Prover {
     private static final int BANDS = Kernel.BANDS;
+
+    /** How often a slice that stays is halved, and from which Y on. */
+    private static final int HALVINGS = 3;
+
+    private static final double THICK = 0.002;
     private static final int DEPTH = 24;
-    private static final int DIRECTIONS = 32;
+
+    /** Directions asked before a difference is computed: the plain ones, which come first. */
+    private static final int PLAIN = 6;
+
+    private static final int DIRECTIONS = Aim.DIRECTIONS;
 
     /** A region that has shrunk less is not drawn anew. */
     private static final double SHRUNK = 0.93;
 
     /** From this many drops sets on it is cheaper to halve the cell. */
-    private static final int MANY = 40;
+    private static final int MANY = 60;
 
     private static final double SLACK = 1e-9;
 
@@ -50,9 +57,7 @@ final class Prover {
     private final Limits limits;
     private final Lab target;
     private final double tolerance;
-    private double[][] directions = new double[0][];
-    private double[] supports = new double[0];
-    private @Nullable Region region;
+    private @Nullable Aim aim;
     private Found best;
 
     private final int[] chosen = new int[4];
@@ -74,9 +79,6 @@ final class Prover {
     private final double[][] high = new double[4][3];
     private final double[][] half = new double[40][5];
 
-    /** Of the plain directions, for what is better than the best at all. */
-    private final double[] near = new double[6];
-
     private final double[] nearest = new double[3];
     private final double[] weights = new double[4];
     private final double[][] placed = new double[4][3];
@@ -95,22 +97,10 @@ final class Prover {
     private final Lattice[] lattices;
 
     private final boolean[] plain;
+    private final Slice slice;
+    private double[] supports = new double[0];
     private long tried;
     private long choices;
-
-    /** One corner of a cell: drops as numbers, K and S over the mean of S, and what is seen. */
-    private static final class Corner {
-        final double[] k = new double[BANDS];
-        final double[] s = new double[BANDS];
-        final double[] r = new double[BANDS];
-        double level;
-
-        /** X, Y, Z of {@code r}. */
-        final double[] xyz = new double[3];
-
-        /** S is the same in all bands. */
-        boolean flat;
-    }
 
     /** Corners, and for each the linear form over drops that says how much of it is in a mix. */
     private static final class Cell {
@@ -130,7 +120,9 @@ final class Prover {
             Lattice[] lattices,
             Lab target,
             double tolerance,
+            double[] targetRatio,
             Found start) {
+        slice = new Slice(kernel, targetRatio, HALVINGS, THICK);
         this.lattices = lattices;
         this.kernel = kernel;
         this.limits = limits;
@@ -159,37 +151,35 @@ final class Prover {
         return best;
     }
 
-    /** Looks from outside what was found elsewhere. */
-    void heed(Found other) {
-        if (other.off() < best.off()) {
-            best = other;
-            renew();
+    /** Takes over what another has found when it is better. */
+    void heed(Prover other) {
+        if (other.best.off() < best.off()) {
+            best = other.best;
+        }
+        if (other.aim != null && (aim == null || other.aim.reach() < aim.reach())) {
+            aim = other.aim;
+            turn();
         }
     }
 
     private void renew() {
         double reach = best.off() - tolerance;
-        if (region != null && reach > region.reach() * SHRUNK) {
+        boolean little = aim != null && reach > aim.reach() * SHRUNK;
+        if (!little && reach > 0 && reach < FARTHEST) {
+            aim = new Aim(target, best.off(), tolerance, colour(best.drops()));
+            turn();
+        }
+    }
+
+    /** Keeps the parts of the directions as they are used. */
+    private void turn() {
+        Aim now = aim;
+        if (now == null) {
             return;
         }
-        if (reach <= 0 || reach > FARTHEST) {
-            return;
-        }
-        region = new Region(target, reach);
-        Region better = new Region(target, best.off());
-        List<double[]> all = new ArrayList<>(Arrays.asList(Region.directions(target)));
-        all.add(Region.away(target, colour(best.drops())));
-        while (all.size() < DIRECTIONS) {
-            all.add(all.get(0));
-        }
-        directions = all.toArray(new double[0][]);
-        for (int i = 0; i < near.length; i++) {
-            near[i] = better.support(directions[i][0], directions[i][1], directions[i][2]);
-        }
-        supports = new double[DIRECTIONS];
+        supports = now.supports;
         for (int i = 0; i < DIRECTIONS; i++) {
-            double[] d = directions[i];
-            supports[i] = region.support(d[0], d[1], d[2]);
+            double[] d = now.directions[i];
             for (int x = 0; x < 3; x++) {
                 up[x][i] = Math.max(0, d[x]);
                 down[x][i] = Math.min(0, d[x]);
@@ -208,11 +198,9 @@ final class Prover {
         return kernel.lab(r);
     }
 
-    /** Aims a screen at what is still better than the best. */
-    void aim(Screen screen) {
-        if (region != null) {
-            screen.aim(directions, supports);
-        }
+    /** What is still better than the best; none while nothing is known. */
+    @Nullable Aim aim() {
+        return aim;
     }
 
     long tried() {
@@ -236,11 +224,23 @@ final class Prover {
         p = paints.length;
         System.arraycopy(paints, 0, chosen, 0, p);
         int n = limits.mostDrops;
-        if (p < 3 || n < p + 2 || region == null) {
+        Aim now = aim;
+        if (p < 2 || n < p + 2 || now == null) {
             all();
             return;
         }
         start(n);
+        if (slice.out(cells[0].corners, p, now)) {
+            return;
+        }
+        if (p == 2) {
+            all();
+            return;
+        }
+        for (int i = 0; i < p; i++) {
+            cells[0].corners[i].see(kernel);
+        }
+        forms(cells[0], n);
         cell(0);
     }
 
@@ -266,10 +266,8 @@ final class Prover {
             v.flat = flat;
             blend(kk, kernel.k[chosen[i]], more, 1 / level, v.k);
             blend(ss, kernel.s[chosen[i]], more, 1 / level, v.s);
-            kernel.seen(v.k, v.s, v.r);
-            sums(v.r, v.xyz);
+            v.changed();
         }
-        forms(c, n);
     }
 
     /** Drops d = Σ y v with v = 1 + more · e, so y = (d − Σd / n) / more. */
@@ -514,7 +512,7 @@ final class Prover {
             }
         }
         double size = v[0] * v[0] + v[1] * v[1] + v[2] * v[2];
-        Region now = Objects.requireNonNull(region);
+        Region now = Objects.requireNonNull(aim).region;
         if (size < now.reach() * now.reach() / 4) {
             return false;
         }
@@ -603,50 +601,45 @@ final class Prover {
         }
         cell.many = 0;
         Lattice all = lattices[p];
-        if (cell.points.length < all.drops.length) {
-            cell.points = new int[all.drops.length];
+        int most = depth == DEPTH ? all.drops.length : MANY + 1;
+        if (cell.points.length < most) {
+            cell.points = new int[most];
         }
-        if (depth > 0) {
-            Cell above = cells[depth - 1];
-            for (int i = 0; i < above.many; i++) {
-                keep(cell, all, rows, above.points[i]);
-            }
-            return;
+        if (narrow(rows)) {
+            boxes(cell, all, all.all, rows);
         }
-        if (!narrow(rows)) {
-            return;
-        }
-        int by = 0;
-        for (int i = 1; i < p; i++) {
-            if (most[i] - least[i] < most[by] - least[by]) {
-                by = i;
-            }
-        }
-        int[] order = all.order[by];
-        double[] sorted = all.sorted[by];
-        double l0 = least[0] - SLACK;
-        double l1 = least[1] - SLACK;
-        double l2 = least[2] - SLACK;
-        double m0 = most[0] + SLACK;
-        double m1 = most[1] + SLACK;
-        double m2 = most[2] + SLACK;
-        double[] s0 = all.share[0];
-        double[] s1 = all.share[1];
-        double[] s2 = all.share[2];
-        double end = most[by] + SLACK;
-        for (int at = all.from(by, least[by] - SLACK); at < order.length; at++) {
-            if (sorted[at] > end) {
+    }
+
+    private void boxes(Cell cell, Lattice all, Lattice.Box box, int rows) {
+        for (int i = 0; i < p; i++) {
+            if (box.least[i] > most[i] + SLACK || box.most[i] < least[i] - SLACK) {
                 return;
             }
-            int x = order[at];
-            double a = s0[x];
-            double b = s1[x];
-            double c = s2[x];
-            if (a < l0 || a > m0 || b < l1 || b > m1 || c < l2 || c > m2) {
-                continue;
-            }
-            keep(cell, all, rows, x);
         }
+        for (int i = 0; i < rows; i++) {
+            double[] h = half[i];
+            if (box.least(h) > SLACK * h[4]) {
+                first(i);
+                return;
+            }
+        }
+        if (box.halves.isEmpty()) {
+            for (int x = box.from; x < box.end && cell.many < cell.points.length; x++) {
+                keep(cell, all, rows, x);
+            }
+            return;
+        }
+        boxes(cell, all, box.halves.get(0), rows);
+        if (cell.many < cell.points.length) {
+            boxes(cell, all, box.halves.get(1), rows);
+        }
+    }
+
+    /** A row that has ruled something out is asked sooner. */
+    private void first(int row) {
+        double[] h = half[row];
+        half[row] = half[row / 2];
+        half[row / 2] = h;
     }
 
     private void keep(Cell cell, Lattice all, int rows, int x) {
@@ -661,9 +654,7 @@ final class Prover {
         for (int i = 0; i < rows; i++) {
             double[] h = half[i];
             if (h[0] * a + h[1] * b + h[2] * c + h[3] * d > SLACK * h[4]) {
-                double[] before = half[i / 2];
-                half[i / 2] = h;
-                half[i] = before;
+                first(i);
                 return false;
             }
         }
@@ -759,9 +750,10 @@ final class Prover {
         double x = Kernel.dot(kernel.w[0], r);
         double y = Kernel.dot(kernel.w[1], r);
         double z = Kernel.dot(kernel.w[2], r);
-        for (int i = 0; i < near.length && region != null; i++) {
-            double[] a = directions[i];
-            if (a[0] * x + a[1] * y + a[2] * z > near[i]) {
+        Aim now = aim;
+        for (int i = 0; now != null && i < PLAIN; i++) {
+            double[] a = now.directions[i];
+            if (a[0] * x + a[1] * y + a[2] * z > now.nears[i]) {
                 return;
             }
         }
@@ -830,8 +822,8 @@ final class Prover {
             m.k[b] = (a.k[b] + z.k[b]) / 2;
             m.s[b] = (a.s[b] + z.s[b]) / 2;
         }
-        kernel.seen(m.k, m.s, m.r);
-        sums(m.r, m.xyz);
+        m.changed();
+        m.see(kernel);
         child(depth, one, two, ya, yz);
         child(depth, two, one, yz, ya);
     }

@@ -16,17 +16,17 @@ import org.pendrik.core.units.Watch;
  *
  * <p>A {@link Climb} finds a good recipe. What is better than it by more than the tolerance lies in
  * a small {@link Region} of colours; a {@link Screen} rules out most choices of up to four paints
- * by a few additions each, a {@link Prover} the rest, trying only the drops that its inequalities
- * leave. Every better recipe found shrinks the region. Choices are taken in waves of fixed lanes,
- * and what lanes find is told to the others between waves only, so the answer does not depend on
- * how many processors work.
+ * by a few additions each, a {@link Slice} most others by a dozen spectra, a {@link Prover} the
+ * rest, trying only the drops that its inequalities leave. Every better recipe found shrinks the
+ * region. Choices are taken in waves of fixed lanes, and what lanes find is told to the others
+ * between waves only, so the answer does not depend on how many processors work.
  *
- * <p>Cost: about one addition of short vectors for each choice of four paints, and a few
- * microseconds for one in ten to one in two of them; memory is quadratic in the paints. Guarantee:
- * nothing that the limits allow is nearer to the target than the answer minus the tolerance, 0.1
- * or, exact, 0. It rests on {@link Region} bounding the near colours, whose border is sampled with
- * a margin: shown by tests, not by a formula. Colours are of hiding coats in whole drops, never
- * rounded from fractions.
+ * <p>Cost: about one addition of short vectors for each choice of four paints, a few microseconds
+ * for one in ten to one in two of them, some tens for one in twenty of these; memory is quadratic
+ * in the paints. Guarantee: nothing that the limits allow is nearer to the target than the answer
+ * minus the tolerance, 0.1 or, exact, 0. It rests on {@link Region} bounding the near colours,
+ * whose border is sampled with a margin: shown by tests, not by a formula. Colours are of hiding
+ * coats in whole drops, never rounded from fractions.
  */
 public final class RecipeSearch {
     /** A drop's own scatter decides below this. */
@@ -120,9 +120,10 @@ public final class RecipeSearch {
         for (int p = 3; p <= 4; p++) {
             lattices[p] = new Lattice(p, limits.mostDrops);
         }
+        double[] ratio = targetRatio();
         List<Prover> lanes = new ArrayList<>();
         for (int i = 0; i < LANES; i++) {
-            lanes.add(new Prover(kernel, limits, lattices, target, tolerance, start));
+            lanes.add(new Prover(kernel, limits, lattices, target, tolerance, ratio, start));
         }
         Prover first = lanes.getFirst();
         for (int i = 0; i < n; i++) {
@@ -161,15 +162,24 @@ public final class RecipeSearch {
         return Recipe.of(parts, question.surface());
     }
 
+    private double[] targetRatio() {
+        Reflectance inside = question.surface().inside(question.target());
+        double[] out = new double[Kernel.BANDS];
+        for (int b = 0; b < out.length; b++) {
+            out[b] = KubelkaMunk.ratio(inside.at(b));
+        }
+        return out;
+    }
+
     /** K/S of the target itself, of the best recipe found, of the shelf as a whole, and between. */
     private double[][] tangents(Climb climb) {
-        Reflectance inside = question.surface().inside(question.target());
+        double[] ratio = targetRatio();
         List<Found> ends = climb.ends();
         double[] whole = kernel.usualRatio();
         double[] best = ends.isEmpty() ? whole : kernel.ratio(ends.getFirst().drops());
         double[][] out = new double[4][Kernel.BANDS];
         for (int b = 0; b < Kernel.BANDS; b++) {
-            out[0][b] = KubelkaMunk.ratio(inside.at(b));
+            out[0][b] = ratio[b];
             out[1][b] = best[b];
             out[2][b] = whole[b];
             out[3][b] = Math.sqrt(best[b] * whole[b]);
@@ -185,7 +195,9 @@ public final class RecipeSearch {
         }
         int n = kernel.paints;
         @Nullable Screen screen =
-                limits.mostDrops > p ? new Screen(kernel, p, limits.mostDrops, tangents) : null;
+                p > 2 && limits.mostDrops > p
+                        ? new Screen(kernel, p, limits.mostDrops, tangents)
+                        : null;
         List<int[]> pairs = new ArrayList<>();
         // by the farther of the two, so that what is near the target comes first
         for (int j = 1; j < n; j++) {
@@ -202,8 +214,9 @@ public final class RecipeSearch {
                 return;
             }
             watch.at(p + " paints at a time", ((p - 2) + (double) w / WAVES) / 3);
-            if (screen != null) {
-                first.aim(screen);
+            Aim aim = first.aim();
+            if (screen != null && aim != null) {
+                screen.aim(aim);
             }
             int begin = at;
             IntStream.range(0, LANES)
@@ -216,10 +229,10 @@ public final class RecipeSearch {
                                 }
                             });
             for (Prover lane : lanes) {
-                first.heed(lane.best());
+                first.heed(lane);
             }
             for (Prover lane : lanes) {
-                lane.heed(first.best());
+                lane.heed(first);
             }
             at = end;
         }
@@ -228,7 +241,7 @@ public final class RecipeSearch {
     private void choices(Prover lane, @Nullable Screen screen, int p, int i, int j) {
         int n = kernel.paints;
         if (p == 2) {
-            if (musts(i, j, i, j) && (screen == null || !screen.out(i, j))) {
+            if (musts(i, j, i, j)) {
                 lane.prove(i, j);
             }
             return;

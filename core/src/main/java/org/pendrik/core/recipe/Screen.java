@@ -1,5 +1,10 @@
 package org.pendrik.core.recipe;
 
+import java.util.Arrays;
+import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+
 /**
  * Rules out choices of paints without looking at their mixes.
  *
@@ -17,6 +22,12 @@ final class Screen {
     private static final int BANDS = Kernel.BANDS;
     private static final double LEVEL = 1e-9;
 
+    /** What has shrunk less is not aimed at anew: what was ruled out stays so. */
+    private static final double SHRUNK = 0.75;
+
+    /** Room for the directions in half a word. */
+    private static final int LANES = 32;
+
     /** Three of these are still an int. */
     private static final double LARGEST = 7e8;
 
@@ -24,27 +35,29 @@ final class Screen {
     private final int tangents;
     private final boolean[] plain;
     private final double[] levels;
-    private final double[] scratch;
     private final int lanes;
     private final boolean allPlain;
-    private double[] aimed = new double[0];
+    private @Nullable Aim aimed;
     private final Side narrow;
     private final Side wide;
 
-    /** X, Y, Z above and below each pair mix, and the bits that follow. */
+    /** X, Y, Z above and below each pair mix, and the numbers and bits that follow. */
     private final class Side {
         final double[][] high = new double[paints * paints][];
-        final double[][][] low = new double[tangents][paints * paints][];
+        final double[][][] low = new double[paints * paints][tangents][];
         final int[][] values = new int[paints * paints][];
         final long[][] bits = new long[(tangents + 1) / 2][paints * paints];
+
+        /** By tangent, what makes the largest number of any pair an int. */
+        final double[] scale = new double[tangents];
     }
 
     /**
      * A screen for choices of a size.
      *
-     * @param p how many paints are chosen, 2 to 4
+     * @param p how many paints are chosen, 3 or 4
      * @param drops at most, at least p + 1
-     * @param tangents K/S at which the planes below touch
+     * @param tangents K/S at which the planes below touch, an even number
      */
     Screen(Kernel kernel, int p, int drops, double[][] tangents) {
         paints = kernel.paints;
@@ -56,13 +69,12 @@ final class Screen {
         }
         allPlain = all;
         levels = new double[paints * paints];
-        scratch = new double[paints * paints];
-        lanes = tangents.length * 32;
+        lanes = tangents.length * LANES;
         narrow = new Side();
         wide = new Side();
         double[] least = new double[BANDS];
         double[] most = new double[BANDS];
-        java.util.Arrays.fill(least, Double.POSITIVE_INFINITY);
+        Arrays.fill(least, Double.POSITIVE_INFINITY);
         for (int i = 0; i < paints; i++) {
             for (int b = 0; b < BANDS; b++) {
                 double s = kernel.s[i][b] / kernel.level[i];
@@ -70,43 +82,87 @@ final class Screen {
                 most[b] = Math.max(most[b], s);
             }
         }
+        rows(i -> row(kernel, i, drops - p + 1, p - 1, tangents, least, most));
+        scale(narrow);
+        if (!allPlain) {
+            scale(wide);
+        }
+    }
+
+    /** Does something for each paint, on as many processors as there are. */
+    private void rows(IntConsumer each) {
+        IntStream.range(0, paints).parallel().forEach(each);
+    }
+
+    /** The pair mixes in which a paint has many drops and each other few. */
+    private void row(
+            Kernel kernel,
+            int i,
+            double many,
+            double few,
+            double[][] tangents,
+            double[] least,
+            double[] most) {
         double[] k = new double[BANDS];
         double[] s = new double[BANDS];
         double[] r = new double[BANDS];
         double[] up = new double[BANDS];
-        for (int i = 0; i < paints; i++) {
-            for (int j = 0; j < paints; j++) {
-                if (i == j) {
-                    continue;
-                }
-                double many = drops - p + 1;
-                double few = p - 1;
-                double level = many * kernel.level[i] + few * kernel.level[j];
-                for (int b = 0; b < BANDS; b++) {
-                    k[b] = (many * kernel.k[i][b] + few * kernel.k[j][b]) / level;
-                    s[b] = (many * kernel.s[i][b] + few * kernel.s[j][b]) / level;
-                }
-                kernel.seen(k, s, r);
-                int at = i * paints + j;
-                levels[at] = level;
-                narrow.values[at] = new int[lanes];
-                wide.values[at] = new int[lanes];
-                narrow.high[at] = xyz(kernel, r);
+        for (int j = 0; j < paints; j++) {
+            if (i == j) {
+                continue;
+            }
+            int at = i * paints + j;
+            double level = many * kernel.level[i] + few * kernel.level[j];
+            levels[at] = level;
+            for (int b = 0; b < BANDS; b++) {
+                k[b] = (many * kernel.k[i][b] + few * kernel.k[j][b]) / level;
+                s[b] = (many * kernel.s[i][b] + few * kernel.s[j][b]) / level;
+            }
+            kernel.seen(k, s, r);
+            narrow.high[at] = xyz(kernel, r);
+            narrow.values[at] = open(lanes);
+            if (!allPlain) {
                 for (int b = 0; b < BANDS; b++) {
                     up[b] = r[b] * s[b] / least[b];
                 }
-                for (int t = 0; t < tangents.length; t++) {
-                    below(kernel, tangents[t], k, s, s, s, r);
-                    narrow.low[t][at] = xyz(kernel, r);
-                    if (!allPlain) {
-                        below(kernel, tangents[t], k, s, least, most, r);
-                        wide.low[t][at] = xyz(kernel, r);
-                    }
-                }
+                wide.high[at] = xyz(kernel, up);
+                wide.values[at] = open(lanes);
+            }
+            for (int t = 0; t < tangents.length; t++) {
+                below(kernel, tangents[t], k, s, s, s, r);
+                narrow.low[at][t] = xyz(kernel, r);
                 if (!allPlain) {
-                    wide.high[at] = xyz(kernel, up);
+                    below(kernel, tangents[t], k, s, least, most, r);
+                    wide.low[at][t] = xyz(kernel, r);
                 }
             }
+        }
+    }
+
+    /** Lanes that rule nothing out. */
+    private static int[] open(int lanes) {
+        int[] out = new int[lanes];
+        Arrays.fill(out, -1);
+        return out;
+    }
+
+    /** No direction is longer than 1 in the sum of its parts, nor a support beyond 2. */
+    private void scale(Side side) {
+        for (int t = 0; t < tangents; t++) {
+            double most = 0;
+            for (int at = 0; at < levels.length; at++) {
+                double[] high = side.high[at];
+                if (high == null) {
+                    continue;
+                }
+                double size = 2;
+                for (int a = 0; a < 3; a++) {
+                    size = Math.max(size, Math.abs(side.low[at][t][a]));
+                    size = Math.max(size, high[a]);
+                }
+                most = Math.max(most, (size + 2) * levels[at]);
+            }
+            side.scale[t] = LARGEST / most;
         }
     }
 
@@ -149,20 +205,15 @@ final class Screen {
         }
     }
 
-    /** Whether the S of a paint runs level. */
-    boolean plain(int paint) {
-        return plain[paint];
-    }
-
     /** Sets the bits for a region; directions are at most 32. */
-    void aim(double[][] directions, double[] supports) {
-        if (supports == aimed) {
+    void aim(Aim at) {
+        if (aimed != null && at.reach() > aimed.reach() * SHRUNK) {
             return;
         }
-        aimed = supports;
-        aim(narrow, directions, supports);
+        aimed = at;
+        aim(narrow, at.directions, at.supports);
         if (!allPlain) {
-            aim(wide, directions, supports);
+            aim(wide, at.directions, at.supports);
         }
     }
 
@@ -174,11 +225,7 @@ final class Screen {
     }
 
     private void aim(Side side, double[][] directions, double[] supports) {
-        for (int t = 0; t < tangents; t++) {
-            for (int d = 0; d < directions.length; d++) {
-                aim(side, t, d, directions[d], supports[d]);
-            }
-        }
+        rows(i -> row(side, i, directions, supports));
         for (long[] word : side.bits) {
             for (int i = 0; i < paints; i++) {
                 for (int j = 0; j < i; j++) {
@@ -191,27 +238,31 @@ final class Screen {
         }
     }
 
-    /** Sets one lane and its bit: how far outside, in whole numbers three of which can be added. */
-    private void aim(Side side, int t, int d, double[] direction, double support) {
-        double most = 0;
-        double[] out = scratch;
-        for (int at = 0; at < out.length; at++) {
+    /** How far outside, in whole numbers three of which can be added, and whether. */
+    private void row(Side side, int i, double[][] directions, double[] supports) {
+        for (int j = 0; j < paints; j++) {
+            int at = i * paints + j;
             double[] high = side.high[at];
             if (high == null) {
                 continue;
             }
-            out[at] = (outside(direction, side.low[t][at], high) - support) * levels[at];
-            most = Math.max(most, Math.abs(out[at]));
-        }
-        double scale = most > 0 ? LARGEST / most : 0;
-        long bit = 1L << (t % 2 * 32 + d);
-        long[] bits = side.bits[t / 2];
-        for (int at = 0; at < out.length; at++) {
-            if (side.high[at] == null) {
-                continue;
+            int[] values = side.values[at];
+            long word = 0;
+            for (int t = 0; t < tangents; t++) {
+                double[] low = side.low[at][t];
+                double scale = side.scale[t] * levels[at];
+                for (int d = 0; d < directions.length; d++) {
+                    double out = outside(directions[d], low, high) - supports[d];
+                    values[LANES * t + d] = (int) (out * scale) - 1;
+                    if (out > 0) {
+                        word |= 1L << (t % 2 * LANES + d);
+                    }
+                }
+                if (t % 2 == 1) {
+                    side.bits[t / 2][at] = word;
+                    word = 0;
+                }
             }
-            side.values[at][32 * t + d] = (int) Math.floor(out[at] * scale) - 1;
-            bits[at] = out[at] > 0 ? bits[at] | bit : bits[at] & ~bit;
         }
     }
 
@@ -254,16 +305,6 @@ final class Screen {
         int n = paints;
         for (long[] w : (plainOnly ? narrow : wide).bits) {
             if ((w[i * n + j] & w[i * n + k] & w[j * n + k]) != 0) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** Whether two paints are ruled out. */
-    boolean out(int i, int j) {
-        for (long[] w : (plain[i] && plain[j] ? narrow : wide).bits) {
-            if (w[i * paints + j] != 0) {
                 return true;
             }
         }
