@@ -52,6 +52,24 @@ export const recipesQuery = () =>
 		queryFn: ({ signal }) => must(api.GET('/api/recipes', { signal }))
 	});
 
+export const shoppingQuery = () =>
+	queryOptions({
+		queryKey: ['shopping'],
+		queryFn: ({ signal }) => must(api.GET('/api/shopping', { signal }))
+	});
+
+export const mixSheetQuery = (jobId: string, stepId: string) =>
+	queryOptions({
+		queryKey: ['job', jobId, 'mix', stepId],
+		queryFn: ({ signal }) =>
+			must(
+				api.GET('/api/jobs/{jobId}/steps/{stepId}/mix', {
+					params: { path: { jobId, stepId } },
+					signal
+				})
+			)
+	});
+
 export const jobQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id],

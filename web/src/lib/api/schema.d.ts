@@ -990,6 +990,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/steps/{stepId}/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["mix_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/steps/{stepId}/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["mixBy"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/study": {
         parameters: {
             query?: never;
@@ -1406,6 +1438,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{id}/cards/{card}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["uncard"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records": {
         parameters: {
             query?: never;
@@ -1590,6 +1638,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["substitutes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shopping"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2048,6 +2112,8 @@ export interface components {
             seen: components["schemas"]["Lab"];
         };
         CardView: {
+            /** Format: uuid */
+            id: string;
             /** Format: double */
             left: number;
             /** Format: date-time */
@@ -2474,9 +2540,10 @@ export interface components {
             reflectance: number[];
         };
         EstimateQuestion: {
-            colour: components["schemas"]["Lab"];
+            colour?: components["schemas"]["Lab"] | null;
             /** @enum {string|null} */
             light?: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL" | null;
+            srgb?: string | null;
         };
         FadeQuestion: {
             /** Format: double */
@@ -3112,6 +3179,16 @@ export interface components {
             /** Format: double */
             viewingMm: number;
         };
+        MeasureView: {
+            /** Format: int32 */
+            drops: number;
+            enough: boolean;
+            /** Format: double */
+            leftMl?: number | null;
+            /** Format: double */
+            millilitres: number;
+            name: string;
+        };
         Measures: {
             balanced: boolean;
             checked: boolean;
@@ -3198,17 +3275,33 @@ export interface components {
             parts: components["schemas"]["GivenPaint"][];
             surface?: string | null;
         };
+        MixSheet: {
+            caution: string;
+            job: string;
+            material: string;
+            mix?: components["schemas"]["MixView"] | null;
+            step: string;
+            stopRule: string;
+            stroke: string;
+            zones: string[];
+        };
         MixView: {
             /** Format: double */
             areaMm2: number;
             /** Format: double */
+            cost: number;
+            hex?: string | null;
+            measures: components["schemas"]["MeasureView"][];
+            /** Format: double */
             millilitres: number;
+            missing: string[];
             /** Format: double */
             neededMillilitres: number;
             /** Format: int32 */
             paintDrops: number;
             /** Format: double */
             realRatio: number;
+            recipe?: string | null;
             thinner: string;
             /** Format: int32 */
             thinnerDrops: number;
@@ -3711,6 +3804,16 @@ export interface components {
         ShellMarks: {
             marks: components["schemas"]["ArcMark"][];
         };
+        ShoppingLine: {
+            jobs: string[];
+            /** Format: double */
+            leftMl?: number | null;
+            name: string;
+            /** Format: double */
+            neededMl: number;
+            /** Format: double */
+            shortMl: number;
+        };
         Shown: {
             colour: components["schemas"]["Lab"];
             hex: string;
@@ -3818,6 +3921,13 @@ export interface components {
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
             zones: string[];
         };
+        StepMixView: {
+            hex: string;
+            missing: string[];
+            name: string;
+            /** Format: uuid */
+            recipe: string;
+        };
         StepPart: {
             /** Format: double */
             backShare?: number | null;
@@ -3836,9 +3946,14 @@ export interface components {
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
             zones: string[];
         };
+        StepRecipePut: {
+            /** Format: uuid */
+            recipe?: string | null;
+        };
         StepView: {
             /** Format: double */
             backShare?: number | null;
+            colour?: components["schemas"]["Lab"] | null;
             done: boolean;
             /** Format: date-time */
             earliest: string;
@@ -3849,6 +3964,7 @@ export interface components {
             materials: string[];
             /** Format: int32 */
             minutes: number;
+            mix?: components["schemas"]["StepMixView"] | null;
             name: string;
             /** @enum {string} */
             origin: "EFFECT" | "INSERTED" | "MANUAL";
@@ -5640,6 +5756,54 @@ export interface operations {
             };
         };
     };
+    mix_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+                stepId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MixSheet"];
+                };
+            };
+        };
+    };
+    mixBy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+                stepId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepRecipePut"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     study: {
         parameters: {
             query?: never;
@@ -6318,6 +6482,29 @@ export interface operations {
             };
         };
     };
+    uncard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                card: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RecipeView"];
+                };
+            };
+        };
+    };
     readIn: {
         parameters: {
             query?: never;
@@ -6630,6 +6817,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Substitute"][];
+                };
+            };
+        };
+    };
+    shopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ShoppingLine"][];
                 };
             };
         };

@@ -53,11 +53,9 @@
 		</div>
 	</div>
 	<div class="flex flex-col gap-4">
-		{#if choice?.mix}<MixCard
-				mix={choice.mix}
-				name={choice.name}
-				hex={choice.hex}
-			/>{:else if choice}
+		{#if choice?.mix}
+			<MixCard mix={choice.mix} />
+		{:else if choice}
 			<section class="sheet px-5 py-3">
 				<p class="tag text-base">With</p>
 				<p class="text-[1.6rem]">{choice.name}</p>

@@ -2,10 +2,12 @@
 	import type { Schemas } from '$lib/api/client';
 	import { span } from '$lib/time/time';
 	import FindingCard from './finding-card.svelte';
+	import StepMix from './step-mix.svelte';
 	import type { PlanDesk, Step } from './plan-desk.svelte';
 
 	/** A step of the plan as a line of the work ticket, with what the engine says of it. */
 	type Props = {
+		job: string;
 		step: Step;
 		number: number;
 		desk: PlanDesk;
@@ -15,7 +17,7 @@
 		pinned: string | undefined;
 	};
 
-	let { step, number, desk, findings, materials, zones, pinned }: Props = $props();
+	let { job, step, number, desk, findings, materials, zones, pinned }: Props = $props();
 
 	const on = $derived(desk.chosen === step.id);
 	const names = $derived(step.zones.map((k) => zones.find((z) => z.zoneKey === k)?.name ?? k));
@@ -102,6 +104,7 @@
 						</select>
 					{/if}
 				</div>
+				<StepMix {step} {job} />
 				<details>
 					<summary class="tag cursor-pointer">Zones</summary>
 					<div class="flex flex-wrap gap-x-4">

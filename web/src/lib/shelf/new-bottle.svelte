@@ -1,20 +1,27 @@
 <script lang="ts">
 	import Button from '$lib/ui/button.svelte';
+	import type { Schemas } from '$lib/api/client';
+	import ColourFields from './colour-fields.svelte';
 	import type { BottleView } from './shelf';
 
-	/** A new bottle: what it says, and its colour when it has one. */
-	type Props = { onput: (draft: BottleView['bottle']) => void };
+	/** A new bottle: what it says, and its colour when it has one, typed or measured on a swatch. */
+	type Props = {
+		measured?: Schemas['Lab'] | undefined;
+		onput: (draft: BottleView['bottle']) => void;
+	};
 
-	let { onput }: Props = $props();
+	let { measured, onput }: Props = $props();
+
+	const swatch = () => measured;
 
 	let name = $state('');
 	let maker = $state('');
 	let family = $state('waterborne acrylic');
 	let kind = $state<BottleView['bottle']['kind']>('PAINT');
 	let finish = $state('flat');
-	let l = $state('');
-	let a = $state('');
-	let b = $state('');
+	let l = $state(swatch()?.l.toFixed(2) ?? '');
+	let a = $state(swatch()?.a.toFixed(2) ?? '');
+	let b = $state(swatch()?.b.toFixed(2) ?? '');
 	let amount = $state('17');
 	const families = [
 		'waterborne acrylic',
@@ -29,6 +36,10 @@
 	const number = (t: string) => (t.trim() === '' ? Number.NaN : Number(t.replace(',', '.')));
 	const colour = $derived({ l: number(l), a: number(a), b: number(b) });
 	const some = $derived([l, a, b].some((t) => t.trim() !== ''));
+	const still = $derived(
+		measured !== undefined &&
+			[l, a, b].join() === [measured.l, measured.a, measured.b].map((v) => v.toFixed(2)).join()
+	);
 	const whole = $derived(Object.values(colour).every(Number.isFinite));
 </script>
 
@@ -43,7 +54,7 @@
 			kind,
 			finish,
 			colour: some ? colour : null,
-			source: 'TYPED',
+			source: measured && still ? 'MEASURED' : 'TYPED',
 			hiding: null,
 			amountMl: number(amount),
 			fullMl: null,
@@ -81,15 +92,7 @@
 			{#each ['gloss', 'semi-gloss', 'satin', 'flat', 'powder'] as f (f)}<option>{f}</option>{/each}
 		</select></label
 	>
-	<label class="flex flex-col"
-		><span class="tag">L*</span><input class="w-16" inputmode="decimal" bind:value={l} /></label
-	>
-	<label class="flex flex-col"
-		><span class="tag">a*</span><input class="w-16" inputmode="decimal" bind:value={a} /></label
-	>
-	<label class="flex flex-col"
-		><span class="tag">b*</span><input class="w-16" inputmode="decimal" bind:value={b} /></label
-	>
+	<ColourFields bind:l bind:a bind:b />
 	<label class="flex flex-col"
 		><span class="tag">Left, ml</span><input
 			class="w-20"

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Button from '$lib/ui/button.svelte';
 	import type { Schemas } from '$lib/api/client';
+	import ColourFields from './colour-fields.svelte';
 
 	/** What colour is wanted: typed, or faded by some lightness from what it is now. */
 	type Props = {
@@ -30,27 +31,7 @@
 		if (holds) onaim(typed);
 	}}
 >
-	<label class="flex flex-col"
-		><span class="tag">L* lightness</span><input
-			class="w-20"
-			inputmode="decimal"
-			bind:value={l}
-		/></label
-	>
-	<label class="flex flex-col"
-		><span class="tag">a* green–red</span><input
-			class="w-20"
-			inputmode="decimal"
-			bind:value={a}
-		/></label
-	>
-	<label class="flex flex-col"
-		><span class="tag">b* blue–yellow</span><input
-			class="w-20"
-			inputmode="decimal"
-			bind:value={b}
-		/></label
-	>
+	<ColourFields bind:l bind:a bind:b />
 	<Button type="submit" disabled={!holds}>Aim at it</Button>
 	{#if target}
 		<label class="flex flex-col"

@@ -114,6 +114,14 @@
 								)}&a={m.sample.median.a.toFixed(2)}&b={m.sample.median.b.toFixed(2)}&job={jobId}"
 								>Mix this colour</a
 							>
+							·
+							<a
+								class="underline"
+								href="{resolve('/shelf')}?bottle=new&l={m.sample.median.l.toFixed(
+									2
+								)}&a={m.sample.median.a.toFixed(2)}&b={m.sample.median.b.toFixed(2)}"
+								>It is the swatch of a bottle</a
+							>
 						</p>
 					{/if}
 					{#if m.fade}

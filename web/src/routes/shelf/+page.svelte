@@ -13,6 +13,7 @@
 	import RecipeList from '$lib/shelf/recipe-list.svelte';
 	import ShelfWall from '$lib/shelf/shelf-wall.svelte';
 	import TableImport from '$lib/shelf/table-import.svelte';
+	import ToBuy from '$lib/shelf/to-buy.svelte';
 	import type { BottleView } from '$lib/shelf/shelf';
 	import Button from '$lib/ui/button.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
@@ -29,10 +30,16 @@
 	let name = $state('');
 
 	const asked = page.url.searchParams;
-	const aimed = ['l', 'a', 'b'].map((k) => Number(asked.get(k) ?? Number.NaN));
-	if (aimed.every(Number.isFinite)) {
-		void table.aim({ l: aimed[0] ?? 0, a: aimed[1] ?? 0, b: aimed[2] ?? 0 });
-	}
+	const [l, a, b] = ['l', 'a', 'b'].map((k) => Number(asked.get(k) ?? Number.NaN));
+	const came =
+		l !== undefined && a !== undefined && b !== undefined && [l, a, b].every(Number.isFinite)
+			? { l, a, b }
+			: undefined;
+	// a colour comes to be mixed, or as the swatch of a new bottle
+	const swatch = asked.has('bottle') ? came : undefined;
+	if (came && !swatch) void table.aim(came);
+	const forStep = asked.get('for');
+	const forJob = asked.get('job');
 
 	const bottles = $derived(shelf.data?.bottles ?? []);
 	const nameOf = (id: string) =>
@@ -40,7 +47,9 @@
 	const fresh = () =>
 		Promise.all([
 			queryClient.invalidateQueries({ queryKey: ['shelf'] }),
-			queryClient.invalidateQueries({ queryKey: ['recipes'] })
+			queryClient.invalidateQueries({ queryKey: ['recipes'] }),
+			queryClient.invalidateQueries({ queryKey: ['shopping'] }),
+			...(forJob ? [queryClient.invalidateQueries({ queryKey: ['job', forJob] })] : [])
 		]);
 
 	Keys.use('Shelf', () => [
@@ -102,14 +111,14 @@
 			light: 'D65',
 			surface: table.surface,
 			drops: table.drops,
-			job: asked.get('job'),
+			job: forJob,
 			step: asked.get('step'),
 			notes: null
 		};
 		naming = false;
 		name = '';
 		void desk.edit(
-			`${recipe.name} is kept`,
+			forStep ? `${recipe.name} is kept, and ${forStep} is mixed by it` : `${recipe.name} is kept`,
 			() =>
 				must(
 					api.PUT('/api/recipes/{id}', {
@@ -159,6 +168,53 @@
 			async () => {
 				await fresh();
 				await table.look();
+			},
+			async () => {
+				await must(
+					api.DELETE('/api/recipes/{id}/cards/{card}', {
+						params: { path: { id: r.id, card: id } }
+					})
+				);
+				await fresh();
+				await table.look();
+			}
+		);
+	}
+
+	async function takeOff(id: string) {
+		const version = await versionOf(id);
+		if (version === null) return;
+		await must(api.DELETE('/api/shelf/{id}', { params: { path: { id }, query: { version } } }));
+	}
+
+	function putNew(draft: BottleView['bottle']) {
+		const id = crypto.randomUUID();
+		void desk.edit(
+			`${draft.name} stands on the shelf`,
+			() => putBottle(id, null, draft),
+			fresh,
+			async () => {
+				await takeOff(id);
+				await fresh();
+			}
+		);
+	}
+
+	/** A table is taken back bottle by bottle: what is new goes, what changed is as it was. */
+	function storeTable(csv: string, many: number) {
+		const before = bottles;
+		void desk.edit(
+			`${many} bottles are stored`,
+			() => must(api.POST('/api/shelf/table', { body: { csv } })),
+			fresh,
+			async () => {
+				const now = await must(api.GET('/api/shelf'));
+				for (const n of now.bottles) {
+					const was = before.find((b) => b.id === n.id);
+					if (!was) await takeOff(n.id);
+					else if (was.version !== n.version) await putBottle(n.id, n.version, was.bottle);
+				}
+				await fresh();
 			}
 		);
 	}
@@ -211,16 +267,9 @@
 							ontake={() => takeAway(b)}
 						/>
 					{/each}
-					<details>
+					<details open={swatch !== undefined}>
 						<summary class="font-label text-lg font-semibold">Put a bottle on the shelf</summary>
-						<NewBottle
-							onput={(draft) =>
-								void desk.edit(
-									`${draft.name} stands on the shelf`,
-									() => putBottle(crypto.randomUUID(), null, draft),
-									fresh
-								)}
-						/>
+						<NewBottle measured={swatch} onput={putNew} />
 					</details>
 					<details>
 						<summary class="font-label text-lg font-semibold">Tables and palettes</summary>
@@ -228,17 +277,18 @@
 							<SaveButton from="/api/shelf/table.csv">Save the shelf as a table</SaveButton>
 							<SaveButton from="/api/shelf/palette.gpl">Save its colours as a palette</SaveButton>
 						</div>
-						<TableImport
-							onstore={(csv, many) =>
-								void desk.edit(
-									`${many} bottles are stored`,
-									() => must(api.POST('/api/shelf/table', { body: { csv } })),
-									fresh
-								)}
-						/>
+						<TableImport onstore={storeTable} />
 					</details>
 				</div>
 				<div class="flex flex-col gap-5">
+					{#if forStep && forJob}
+						<p class="border-l-4 border-ink bg-sheet px-3 py-2 text-lg">
+							For <strong>{forStep}</strong>. What you keep is its mix from then on.
+							<a class="underline" href={resolve('/jobs/[id]/makeup', { id: forJob })}
+								>Back to Make-up</a
+							>
+						</p>
+					{/if}
 					<MixingTableView {table} bottles={s.bottles} onkeep={() => (naming = true)} />
 					{#if naming}
 						<form
@@ -270,10 +320,10 @@
 							/>
 						</section>
 					{/if}
+					<ToBuy bottles={s.bottles} />
 					<p class="text-soft">
-						How much of it a step takes stands on its <a class="underline" href={resolve('/thumb')}
-							>mix card and in the rule of thumb</a
-						>.
+						How much of a mix a step takes stands on its mix card in Make-up and at the bench; for
+						anything else ask the <a class="underline" href={resolve('/thumb')}>rule of thumb</a>.
 					</p>
 				</div>
 			</div>

@@ -176,6 +176,7 @@
 					<ol>
 						{#each view.steps as step, i (step.id)}
 							<StepLine
+								job={id}
 								{step}
 								number={i + 1}
 								desk={plan}

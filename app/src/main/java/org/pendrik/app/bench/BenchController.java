@@ -1,5 +1,6 @@
 package org.pendrik.app.bench;
 
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -14,10 +15,12 @@ import org.springframework.web.bind.annotation.RestController;
 class BenchController {
     private final Benches benches;
     private final BenchLog log;
+    private final StepCups cups;
 
-    BenchController(Benches benches, BenchLog log) {
+    BenchController(Benches benches, BenchLog log, StepCups cups) {
         this.benches = benches;
         this.log = log;
+        this.cups = cups;
     }
 
     @GetMapping("/api/jobs/{jobId}/bench")
@@ -49,5 +52,17 @@ class BenchController {
     Benches.Bench takeBack(@PathVariable UUID jobId, @PathVariable UUID id) {
         log.takeBack(jobId, id);
         return benches.of(jobId);
+    }
+
+    /** The mix card of a step, to print. */
+    @GetMapping("/api/jobs/{jobId}/steps/{stepId}/mix")
+    StepCups.MixSheet mix(@PathVariable UUID jobId, @PathVariable String stepId) {
+        return cups.sheet(jobId, stepId);
+    }
+
+    /** What the plans ahead take, and what of it is short. */
+    @GetMapping("/api/shopping")
+    List<StepCups.ShoppingLine> shopping() {
+        return cups.shopping();
     }
 }

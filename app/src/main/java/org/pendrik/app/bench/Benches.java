@@ -25,7 +25,6 @@ import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Timing;
-import org.pendrik.core.mix.MixCard;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,9 +36,18 @@ public class Benches {
     private final Jobs jobs;
     private final Engines engines;
     private final Priors priors;
+    private final StepCups cups;
     private final Clock clock;
 
-    Benches(Plans plans, BenchLog log, Jobs jobs, Engines engines, Priors priors, Clock clock) {
+    Benches(
+            Plans plans,
+            BenchLog log,
+            Jobs jobs,
+            Engines engines,
+            Priors priors,
+            StepCups cups,
+            Clock clock) {
+        this.cups = cups;
         this.plans = plans;
         this.log = log;
         this.jobs = jobs;
@@ -50,17 +58,11 @@ public class Benches {
 
     /** A material that the step may use, with its mix. */
     public record MaterialChoice(
-            String key, String name, @Nullable String hex, @Nullable MixView mix, String caution) {}
-
-    /** The mix card of a step. */
-    public record MixView(
-            int paintDrops,
-            int thinnerDrops,
-            String thinner,
-            double millilitres,
-            double realRatio,
-            double neededMillilitres,
-            double areaMm2) {}
+            String key,
+            String name,
+            @Nullable String hex,
+            StepCups.@Nullable MixView mix,
+            String caution) {}
 
     /** The clock of a window. */
     public record ClockView(
@@ -316,37 +318,7 @@ public class Benches {
                 m.key(),
                 m.name(),
                 m.colour().map(Srgb::toHex).orElse(null),
-                mix(job, act, m),
+                cups.mix(job, act, m),
                 m.safety().text());
-    }
-
-    private @Nullable MixView mix(Job job, Act act, Material m) {
-        if (!m.deposits() || m.filmMicrometres() == 0 || m.mix().thinner().isEmpty()) {
-            return null;
-        }
-        double side =
-                job.scale().toModel(job.length()).mm() * job.scale().toModel(job.height()).mm();
-        double area =
-                side
-                        * jobs.zones(job.id()).stream()
-                                .filter(z -> act.zones().contains(z.zoneKey()))
-                                .mapToDouble(JobZone::areaShare)
-                                .sum();
-        double covered = act.technique().share();
-        MixCard c =
-                MixCard.of(
-                        Math.max(1, area * covered),
-                        m.filmMicrometres() * act.thickness().factor(),
-                        m.mix().paintParts(),
-                        m.mix().thinnerParts(),
-                        act.technique().booth());
-        return new MixView(
-                c.paintDrops(),
-                c.thinnerDrops(),
-                m.mix().thinner(),
-                c.millilitres(),
-                c.realRatio(),
-                c.neededMillilitres(),
-                area);
     }
 }

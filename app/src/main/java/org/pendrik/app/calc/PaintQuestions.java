@@ -55,8 +55,28 @@ final class PaintQuestions {
 
     private PaintQuestions() {}
 
-    /** A colour, and the light it was measured under; null for D65. */
-    record EstimateQuestion(Lab colour, @Nullable Light light) {}
+    /**
+     * A colour, either way.
+     *
+     * @param colour null when {@code srgb} says it
+     * @param srgb as #rrggbb, under D65; null when {@code colour} says it
+     * @param light that the colour was measured under; null for D65
+     */
+    record EstimateQuestion(@Nullable Lab colour, @Nullable String srgb, @Nullable Light light) {
+        private Lab lab() {
+            if (colour != null) {
+                return colour;
+            }
+            if (srgb == null || !srgb.strip().matches("#?[0-9a-fA-F]{6}")) {
+                throw new InvalidInput(
+                        "Colour",
+                        srgb == null ? "nothing" : srgb,
+                        "must be L*, a*, b* or six digits of sRGB",
+                        "Write #7a4b2c, two digits each for red, green and blue.");
+            }
+            return Srgb.toLab(Integer.parseInt(srgb.strip().replace("#", ""), 16));
+        }
+    }
 
     /**
      * A spectrum that has the colour: always an estimate.
@@ -74,7 +94,7 @@ final class PaintQuestions {
             String provenance) {}
 
     static EstimateAnswer estimate(EstimateQuestion q) {
-        SpectrumFit.Fit fit = SpectrumFit.of(q.colour(), light(q.light()));
+        SpectrumFit.Fit fit = SpectrumFit.of(q.lab(), light(q.light()));
         return new EstimateAnswer(
                 IntStream.range(0, Reflectance.BANDS).mapToObj(Reflectance::nm).toList(),
                 java.util.Arrays.stream(fit.reflectance().values()).boxed().toList(),

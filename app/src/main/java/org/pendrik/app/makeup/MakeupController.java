@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.school.SchoolSheet;
+import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.film.Thickness;
@@ -28,10 +29,17 @@ class MakeupController {
     private final Studies studies;
     private final Engines engines;
     private final SchoolSheet schools;
+    private final StepMixes mixes;
     private final Clock clock;
 
     MakeupController(
-            Plans plans, Studies studies, Engines engines, SchoolSheet schools, Clock clock) {
+            Plans plans,
+            Studies studies,
+            Engines engines,
+            SchoolSheet schools,
+            StepMixes mixes,
+            Clock clock) {
+        this.mixes = mixes;
         this.plans = plans;
         this.studies = studies;
         this.engines = engines;
@@ -86,6 +94,7 @@ class MakeupController {
                 studies.of(jobId).effects().size(),
                 schools.own(jobId).answers(),
                 schools.house().answers(),
+                mixes.ofJob(jobId),
                 StoredStep.minute(clock.instant()));
     }
 

@@ -6,7 +6,9 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Act;
@@ -64,7 +66,16 @@ public record MakeupView(
             Instant earliest,
             List<ReachView> reaches,
             @Nullable String takesBack,
-            @Nullable Double backShare) {}
+            @Nullable Double backShare,
+            @Nullable Lab colour,
+            @Nullable StepMixView mix) {}
+
+    /**
+     * The recipe that a step is mixed by.
+     *
+     * @param missing bottles of it that are gone or empty
+     */
+    public record StepMixView(UUID recipe, String name, String hex, List<String> missing) {}
 
     /** How deep the carrier of a step goes on one zone. */
     public record ReachView(String zone, List<MetView> met) {}
@@ -119,6 +130,7 @@ public record MakeupView(
             int effects,
             Map<String, String> schools,
             Map<String, String> houseSchools,
+            Map<String, StepMixes.StepRecipe> recipes,
             long nowMinute) {
         Map<String, StoredStep> stored = new LinkedHashMap<>();
         plan.steps().forEach(s -> stored.put(s.id(), s));
@@ -126,7 +138,12 @@ public record MakeupView(
         for (Act a : judged.timed().acts()) {
             StoredStep s = stored.get(a.id());
             if (s != null) {
-                steps.add(step(a, s, judged.film().reaches().getOrDefault(a.id(), Map.of())));
+                steps.add(
+                        step(
+                                a,
+                                s,
+                                judged.film().reaches().getOrDefault(a.id(), Map.of()),
+                                recipes.get(a.id())));
             }
         }
         List<FindingView> findings = new ArrayList<>();
@@ -176,7 +193,11 @@ public record MakeupView(
                 plan.version());
     }
 
-    private static StepView step(Act a, StoredStep s, Map<String, Reach> reaches) {
+    private static StepView step(
+            Act a,
+            StoredStep s,
+            Map<String, Reach> reaches,
+            StepMixes.@Nullable StepRecipe recipe) {
         List<ReachView> deep = new ArrayList<>();
         reaches.forEach(
                 (zone, r) -> {
@@ -213,7 +234,12 @@ public record MakeupView(
                 Instant.ofEpochSecond(a.atMinute() * 60),
                 deep,
                 s.takesBack(),
-                s.backShare());
+                s.backShare(),
+                a.material().isClear() ? null : a.material().colour().orElse(null),
+                recipe == null
+                        ? null
+                        : new StepMixView(
+                                recipe.recipe(), recipe.name(), recipe.hex(), recipe.missing()));
     }
 
     private static CoreView core(Column c, Map<String, StoredStep> stored, long nowMinute) {

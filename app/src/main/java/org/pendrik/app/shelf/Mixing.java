@@ -42,11 +42,13 @@ public class Mixing {
 
     private final Shelf shelf;
     private final ShelfMapper mapper;
+    private final StepMixes steps;
     private final Tasks tasks;
     private final Clock clock;
 
-    Mixing(Shelf shelf, ShelfMapper mapper, Tasks tasks, Clock clock) {
+    Mixing(Shelf shelf, ShelfMapper mapper, StepMixes steps, Tasks tasks, Clock clock) {
         this.shelf = shelf;
+        this.steps = steps;
         this.mapper = mapper;
         this.tasks = tasks;
         this.clock = clock;
@@ -167,7 +169,7 @@ public class Mixing {
                 r.estimated());
     }
 
-    private static Recipe recipe(List<Drops> drops, String surface, Map<String, Bottle> bottles) {
+    static Recipe recipe(List<Drops> drops, String surface, Map<String, Bottle> bottles) {
         List<Recipe.Part> parts = new ArrayList<>();
         for (Drops d : drops) {
             Bottle b = bottles.get(d.bottle().toString());
@@ -347,7 +349,13 @@ public class Mixing {
 
     /** What a card taught. */
     record CardView(
-            Lab seen, Lab predicted, double left, Instant noted, String taught, String words) {}
+            UUID id,
+            Lab seen,
+            Lab predicted,
+            double left,
+            Instant noted,
+            String taught,
+            String words) {}
 
     /**
      * A recipe that is kept.
@@ -380,11 +388,7 @@ public class Mixing {
             List<ShelfMapper.CardRow> cards,
             Map<String, Bottle> all,
             Map<String, Bottle> here) {
-        List<Drops> drops =
-                parts.stream()
-                        .filter(p -> p.recipeId().equals(r.id()))
-                        .map(p -> new Drops(p.bottleId(), p.drops()))
-                        .toList();
+        List<Drops> drops = drops(r.id(), parts);
         Lab target = new Lab(r.targetL(), r.targetA(), r.targetB());
         BenchMix mix = new BenchMix(drops, target, r.light(), r.surface());
         List<String> missing = new ArrayList<>();
@@ -413,10 +417,18 @@ public class Mixing {
                 cards.stream().filter(c -> c.recipeId().equals(r.id())).map(Mixing::view).toList());
     }
 
+    static List<Drops> drops(UUID recipe, List<ShelfMapper.PartRow> parts) {
+        return parts.stream()
+                .filter(p -> p.recipeId().equals(recipe))
+                .map(p -> new Drops(p.bottleId(), p.drops()))
+                .toList();
+    }
+
     private static CardView view(ShelfMapper.CardRow c) {
         Lab seen = new Lab(c.seenL(), c.seenA(), c.seenB());
         Lab predicted = new Lab(c.predictedL(), c.predictedA(), c.predictedB());
         return new CardView(
+                c.id(),
                 seen,
                 predicted,
                 c.leftOver(),
@@ -470,6 +482,11 @@ public class Mixing {
             Drops x = d.drops().get(i);
             mapper.addPart(new ShelfMapper.PartRow(id, i, x.bottle(), x.drops()));
         }
+        UUID job = d.job();
+        String step = d.step();
+        if (!known && job != null && step != null) {
+            steps.link(job, step, id);
+        }
         return one(id);
     }
 
@@ -502,12 +519,17 @@ public class Mixing {
         Recipe recipe = recipe(r.recipe().drops(), r.recipe().surface(), all);
         TestCard learned = TestCard.learn(recipe, Shelf.surface(r.recipe().surface()), seen);
         List<String> taught = new ArrayList<>();
+        List<ShelfMapper.CardStrengthRow> changed = new ArrayList<>();
         learned.strengths()
                 .forEach(
                         (key, strength) -> {
                             Bottle b = all.get(key);
                             if (b != null && Math.abs(strength / b.strength() - 1) > 0.005) {
-                                mapper.teach(UUID.fromString(key), strength);
+                                UUID bottle = UUID.fromString(key);
+                                mapper.teach(bottle, strength);
+                                changed.add(
+                                        new ShelfMapper.CardStrengthRow(
+                                                card, bottle, b.strength(), strength));
                                 taught.add(
                                         String.format(
                                                 java.util.Locale.ROOT,
@@ -532,6 +554,26 @@ public class Mixing {
                         taught.isEmpty()
                                 ? "nothing: it came out as predicted"
                                 : String.join(", ", taught)));
+        changed.forEach(mapper::addCardStrength);
+        return one(id);
+    }
+
+    /** Takes a card back: what it taught is forgotten, unless a later card taught otherwise. */
+    @Transactional
+    public RecipeView uncard(UUID id, UUID card) {
+        if (mapper.cards().stream()
+                .noneMatch(c -> c.id().equals(card) && c.recipeId().equals(id))) {
+            throw new NotFound("The test card");
+        }
+        Map<String, Bottle> all = shelf.everything();
+        for (ShelfMapper.CardStrengthRow r : mapper.cardStrengths(card)) {
+            Bottle b = all.get(r.bottleId().toString());
+            if (b != null && Math.abs(b.strength() - r.strengthAfter()) < 1e-9) {
+                mapper.teach(r.bottleId(), r.strengthBefore());
+            }
+        }
+        mapper.dropCardStrengths(card);
+        mapper.dropCard(card);
         return one(id);
     }
 }

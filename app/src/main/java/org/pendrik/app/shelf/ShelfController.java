@@ -27,10 +27,12 @@ import org.springframework.web.bind.annotation.RestController;
 class ShelfController {
     private final Shelf shelf;
     private final Mixing mixing;
+    private final StepMixes steps;
 
-    ShelfController(Shelf shelf, Mixing mixing) {
+    ShelfController(Shelf shelf, Mixing mixing, StepMixes steps) {
         this.shelf = shelf;
         this.mixing = mixing;
+        this.steps = steps;
     }
 
     /** A bottle, and the version that was seen; null for a new one. */
@@ -162,5 +164,20 @@ class ShelfController {
     @PutMapping("/recipes/{id}/cards")
     Mixing.RecipeView card(@PathVariable UUID id, @RequestBody CardPut card) {
         return mixing.card(id, card.id(), card.seen());
+    }
+
+    @DeleteMapping("/recipes/{id}/cards/{card}")
+    Mixing.RecipeView uncard(@PathVariable UUID id, @PathVariable UUID card) {
+        return mixing.uncard(id, card);
+    }
+
+    /** A recipe for a step; null for the bottle of its material. */
+    record StepRecipePut(@Nullable UUID recipe) {}
+
+    @PutMapping("/jobs/{jobId}/steps/{stepId}/recipe")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void mixBy(
+            @PathVariable UUID jobId, @PathVariable String stepId, @RequestBody StepRecipePut put) {
+        steps.link(jobId, stepId, put.recipe());
     }
 }

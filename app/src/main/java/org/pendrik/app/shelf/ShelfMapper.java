@@ -230,4 +230,52 @@ interface ShelfMapper {
                     #{leftOver}, #{notedAt}, #{taught})
             """)
     void addCard(CardRow c);
+
+    /** The recipe that a step is mixed by. */
+    record StepMixRow(UUID jobId, String stepId, UUID recipeId) {}
+
+    @Select(
+            "select job_id, step_id, recipe_id from step_mix where job_id = #{job} order by step_id")
+    List<StepMixRow> stepMixes(UUID job);
+
+    @Select(
+            """
+            select m.job_id, m.step_id, m.recipe_id from step_mix m
+            order by m.recipe_id, m.job_id, m.step_id
+            """)
+    List<StepMixRow> allStepMixes();
+
+    @Delete("delete from step_mix where job_id = #{job} and step_id = #{step}")
+    void unlinkStep(@Param("job") UUID job, @Param("step") String step);
+
+    @Insert(
+            """
+            insert into step_mix (job_id, step_id, recipe_id)
+            values (#{jobId}, #{stepId}, #{recipeId})
+            """)
+    void linkStep(StepMixRow link);
+
+    /** What a card changed of a bottle. */
+    record CardStrengthRow(
+            UUID cardId, UUID bottleId, double strengthBefore, double strengthAfter) {}
+
+    @Insert(
+            """
+            insert into card_strength (card_id, bottle_id, strength_before, strength_after)
+            values (#{cardId}, #{bottleId}, #{strengthBefore}, #{strengthAfter})
+            """)
+    void addCardStrength(CardStrengthRow s);
+
+    @Select(
+            """
+            select card_id, bottle_id, strength_before, strength_after from card_strength
+            where card_id = #{card} order by bottle_id
+            """)
+    List<CardStrengthRow> cardStrengths(UUID card);
+
+    @Delete("delete from card_strength where card_id = #{card}")
+    void dropCardStrengths(UUID card);
+
+    @Delete("delete from test_card where id = #{card}")
+    void dropCard(UUID card);
 }

@@ -228,4 +228,87 @@ public class PlanStoryTest extends AppTest {
         assertTrue(mix.path("paintDrops").asInt() >= 1);
         assertTrue(step.path("materials").get(0).path("caution").asString().contains("booth"));
     }
+
+    private UUID bottle(String name, double l, double a, double b) {
+        UUID id = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/shelf/" + id,
+                        """
+                        {"version": null, "bottle": {"name": "%s", "maker": "own", "family": "test acrylic",
+                         "kind": "PAINT", "colour": {"l": %s, "a": %s, "b": %s}, "amountMl": 0.2, "pricePerMl": 0.2}}
+                        """
+                                .formatted(name, l, a, b)));
+        return id;
+    }
+
+    /** A recipe that is kept for a step makes its mix card, there and on another car. */
+    @Test
+    public void aStepIsMixedByARecipeAndTheNextCarToo() {
+        String name = "cream " + UUID.randomUUID().toString().substring(0, 6);
+        UUID cream = bottle(name, 88, 2, 14);
+        UUID grey = bottle(name + " grey", 55, 0, 1);
+        UUID job = car("Mixed");
+        plan(job, "FADE");
+        JsonNode step = ok(get("/api/jobs/" + job + "/bench")).path("step");
+        String id = step.path("id").asString();
+        UUID recipe = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/recipes/" + recipe,
+                        """
+                        {"version": null, "recipe": {"name": "sun", "target": {"l": 80, "a": 1, "b": 10}, "light": "D65",
+                         "surface": "flat", "drops": [{"bottle": "%s", "drops": 4}, {"bottle": "%s", "drops": 2}],
+                         "job": "%s", "step": "%s", "notes": null}}
+                        """
+                                .formatted(cream, grey, job, id)));
+        JsonNode mix = mix(job, id);
+        assertEquals(mix.path("recipe").asString(), "sun");
+        assertEquals(mix.path("measures").get(0).path("name").asString(), name);
+        assertEquals(
+                mix.path("measures").get(0).path("drops").asInt(),
+                2 * mix.path("measures").get(1).path("drops").asInt(),
+                "the ratio stays 2 to 1");
+        assertEquals(mix.path("measures").get(0).path("leftMl").asDouble(), 0.2, 1e-9);
+        // the bench shows the same, and the plan says what the step is mixed by
+        assertEquals(
+                ok(get("/api/jobs/" + job + "/bench"))
+                        .path("step")
+                        .path("materials")
+                        .get(0)
+                        .path("mix"),
+                mix);
+        assertEquals(planned(job, id).path("mix").path("name").asString(), "sun");
+        assertTrue(ok(get("/api/shopping")).toString().contains(name));
+
+        UUID other = car("Mixed too");
+        plan(other, "FADE");
+        String there = ok(get("/api/jobs/" + other + "/bench")).path("step").path("id").asString();
+        assertTrue(mix(other, there).path("recipe").isNull(), "nothing is mixed unasked");
+        String by = "/api/jobs/" + other + "/steps/" + there + "/recipe";
+        ok(put(by, "{\"recipe\":\"" + recipe + "\"}"));
+        assertEquals(mix(other, there).path("recipe").asString(), "sun");
+        // a bottle that is used up is named, and its drops are short
+        ok(delete("/api/shelf/" + grey + "?version=1"));
+        mix = mix(other, there);
+        assertEquals(mix.path("missing").get(0).asString(), name + " grey");
+        assertFalse(mix.path("measures").get(1).path("enough").asBoolean());
+        ok(put(by, "{\"recipe\":null}"));
+        assertTrue(mix(other, there).path("recipe").isNull());
+        refused(put(by, "{\"recipe\":\"" + UUID.randomUUID() + "\"}"), 404);
+        refused(get("/api/jobs/" + other + "/steps/none/mix"), 404);
+    }
+
+    private JsonNode mix(UUID job, String step) {
+        return ok(get("/api/jobs/" + job + "/steps/" + step + "/mix")).path("mix");
+    }
+
+    private JsonNode planned(UUID job, String step) {
+        for (JsonNode s : ok(get("/api/jobs/" + job + "/makeup")).path("steps")) {
+            if (s.path("id").asString().equals(step)) {
+                return s;
+            }
+        }
+        throw new AssertionError("no step " + step);
+    }
 }

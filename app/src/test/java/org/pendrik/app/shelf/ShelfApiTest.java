@@ -164,8 +164,7 @@ public class ShelfApiTest extends AppTest {
         assertTrue(corrected.path("cards").path(0).path("words").asString().contains("lighter"));
         // repeated with what stands there now
         ok(delete("/api/shelf/" + red + "?version=" + version(red)));
-        JsonNode later = ok(get("/api/recipes")).path(0);
-        assertEquals(later.path("id").asString(), id.toString());
+        JsonNode later = kept(id);
         assertEquals(later.path("missing").size() > 0, drops.contains(red.toString()));
         JsonNode again = ok(post("/api/mixing/search", search));
         assertFalse(again.path("drops").toString().contains(red.toString()));
@@ -191,6 +190,49 @@ public class ShelfApiTest extends AppTest {
         assertEquals(faded.path("deltaE00").asDouble(), 8, 0.05);
         assertTrue(faded.path("colour").path("l").asDouble() > 40);
         assertTrue(refused(post("/api/mixing/faded", q.formatted("80")), 422).contains("Fade (80"));
+    }
+
+    @Test
+    public void aTestCardIsTakenBackWithWhatItTaught() {
+        UUID white = bottle(unique("white"), 94, 0, 2);
+        UUID black = bottle(unique("black"), 20, 1, 1);
+        UUID id = UUID.randomUUID();
+        JsonNode kept =
+                ok(
+                        put(
+                                "/api/recipes/" + id,
+                                """
+                                {"version": null, "recipe": {"name": "grey", "target": {"l": 60, "a": 0, "b": 2},
+                                 "light": "D65", "surface": "flat", "drops": [{"bottle": "%s", "drops": 5},
+                                 {"bottle": "%s", "drops": 1}], "job": null, "step": null, "notes": null}}
+                                """
+                                        .formatted(white, black)));
+        double before = kept.path("mix").path("colour").path("l").asDouble();
+        UUID card = UUID.randomUUID();
+        JsonNode taught =
+                ok(
+                        put(
+                                "/api/recipes/" + id + "/cards",
+                                "{\"id\":\"%s\",\"seen\":{\"l\":%s,\"a\":0,\"b\":2}}"
+                                        .formatted(card, before + 3)));
+        assertTrue(
+                taught.path("mix").path("colour").path("l").asDouble() > before + 1,
+                "the card taught nothing");
+        assertEquals(taught.path("cards").get(0).path("id").asString(), card.toString());
+        JsonNode back = ok(delete("/api/recipes/" + id + "/cards/" + card));
+        assertEquals(back.path("mix").path("colour").path("l").asDouble(), before, 1e-6);
+        assertEquals(back.path("cards").size(), 0);
+        refused(delete("/api/recipes/" + id + "/cards/" + card), 404);
+        ok(delete("/api/recipes/" + id + "?version=" + back.path("version").asInt()));
+    }
+
+    private JsonNode kept(UUID id) {
+        for (JsonNode r : ok(get("/api/recipes"))) {
+            if (r.path("id").asString().equals(id.toString())) {
+                return r;
+            }
+        }
+        throw new AssertionError("no recipe " + id);
     }
 
     private int version(UUID id) {

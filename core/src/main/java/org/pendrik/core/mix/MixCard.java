@@ -1,5 +1,8 @@
 package org.pendrik.core.mix;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
 import org.pendrik.core.units.InvalidInput;
 
 /**
@@ -7,22 +10,24 @@ import org.pendrik.core.units.InvalidInput;
  *
  * <p>Volume of paint = area × dry film ÷ solids ÷ what reaches the model. Solids are taken as 0.3
  * by volume, transfer as 0.35 for an airbrush and 0.8 for a brush (workshop priors). An airbrush
- * cup does not feed evenly under 0.5 ml, so no spray mix is smaller. The drops are the fewest whole
- * ones that make at least the volume at the nearest ratio; the ratio that they really give is
- * stated.
+ * cup does not feed evenly under 0.5 ml, so no spray mix is smaller. The paint is the fewest whole
+ * helpings of a recipe that make at least the volume, so its colour stays what it is; the thinner
+ * is the nearest whole number of drops, and the ratio that they really give is stated.
  *
- * @param paintDrops whole drops, at least 1
- * @param thinnerDrops whole drops
+ * @param measures of the paints, at least one
+ * @param thinnerDrops whole drops of 0.05 ml
  * @param millilitres of the mix
  * @param realRatio thinner to paint, by volume
  * @param neededMillilitres what the area takes
+ * @param cost of the paints in the workshop's own money
  */
 public record MixCard(
-        int paintDrops,
+        List<Measure> measures,
         int thinnerDrops,
         double millilitres,
         double realRatio,
-        double neededMillilitres) {
+        double neededMillilitres,
+        double cost) {
     private static final double SOLIDS = 0.3;
     private static final double SPRAY_TRANSFER = 0.35;
     private static final double BRUSH_TRANSFER = 0.8;
@@ -30,37 +35,119 @@ public record MixCard(
     private static final double ML_PER_DROP = 0.05;
 
     /**
-     * The card for an area.
+     * What one bottle gives to one helping.
+     *
+     * @param name of the bottle
+     * @param drops 1 to 400
+     * @param millilitresPerDrop of this bottle, above 0
+     * @param left in it, ml; none when nobody knows
+     * @param pricePerMl 0 when unknown
+     */
+    public record Portion(
+            String name,
+            int drops,
+            double millilitresPerDrop,
+            OptionalDouble left,
+            double pricePerMl) {
+        public Portion {
+            if (!(drops > 0 && millilitresPerDrop > 0)) {
+                throw new IllegalArgumentException("a portion has drops: " + drops);
+            }
+        }
+
+        /** A drop of something of which nothing else is known. */
+        public static Portion drop(String name) {
+            return new Portion(name, 1, ML_PER_DROP, OptionalDouble.empty(), 0);
+        }
+
+        double millilitres() {
+            return drops * millilitresPerDrop;
+        }
+    }
+
+    /**
+     * What a bottle gives.
+     *
+     * @param drops whole drops, at least 1
+     * @param enough whether so much is in the bottle, as far as anybody knows
+     */
+    public record Measure(
+            String name, int drops, double millilitres, OptionalDouble left, boolean enough) {}
+
+    /**
+     * What is painted and how.
      *
      * @param areaMm2 model area in square millimetres, above 0 and under 1 square metre
-     * @param dryFilmMicrometres of the coat as laid
+     * @param filmMicrometres dry, of the coat as laid
      * @param paintParts by volume, above 0
      * @param thinnerParts by volume
      * @param spray by airbrush
      */
-    public static MixCard of(
+    public record Coat(
             double areaMm2,
-            double dryFilmMicrometres,
+            double filmMicrometres,
             double paintParts,
             double thinnerParts,
             boolean spray) {
-        InvalidInput.requireWithin(
-                "Area", areaMm2, " mm²", 1, 1e6, "Check length, height and scale of the job.");
-        if (!(paintParts > 0 && thinnerParts >= 0 && dryFilmMicrometres > 0)) {
-            throw new IllegalArgumentException("parts and film must be positive");
+        public Coat {
+            InvalidInput.requireWithin(
+                    "Area", areaMm2, " mm²", 1, 1e6, "Check length, height and scale of the job.");
+            if (!(paintParts > 0 && thinnerParts >= 0 && filmMicrometres > 0)) {
+                throw new IllegalArgumentException("parts and film must be positive");
+            }
         }
-        double dryMl = areaMm2 * dryFilmMicrometres / 1e6;
-        double paint = dryMl / SOLIDS / (spray ? SPRAY_TRANSFER : BRUSH_TRANSFER);
-        double ratio = thinnerParts / paintParts;
-        double needed = paint * (1 + ratio);
-        double wanted = spray ? Math.max(needed, SMALLEST_SPRAY_ML) : needed;
-        int paintDrops = Math.max(1, (int) Math.ceil(wanted / (1 + ratio) / ML_PER_DROP - 1e-9));
-        int thinnerDrops = (int) Math.round(paintDrops * ratio);
+
+        double paint() {
+            double dry = areaMm2 * filmMicrometres / 1e6;
+            return dry / SOLIDS / (spray ? SPRAY_TRANSFER : BRUSH_TRANSFER);
+        }
+
+        double ratio() {
+            return thinnerParts / paintParts;
+        }
+    }
+
+    /** The card of a coat from one bottle with usual drops. */
+    public static MixCard of(Coat coat) {
+        return of(coat, List.of(Portion.drop("paint")));
+    }
+
+    /**
+     * The card of a coat.
+     *
+     * @param helping the least whole drops of a recipe, at least one portion
+     */
+    public static MixCard of(Coat coat, List<Portion> helping) {
+        double one = helping.stream().mapToDouble(Portion::millilitres).sum();
+        double needed = coat.paint() * (1 + coat.ratio());
+        double wanted = coat.spray() ? Math.max(needed, SMALLEST_SPRAY_ML) : needed;
+        int helpings = Math.max(1, (int) Math.ceil(wanted / (1 + coat.ratio()) / one - 1e-9));
+        List<Measure> measures = new ArrayList<>();
+        double cost = 0;
+        for (Portion p : helping) {
+            double ml = helpings * p.millilitres();
+            measures.add(
+                    new Measure(
+                            p.name(),
+                            helpings * p.drops(),
+                            ml,
+                            p.left(),
+                            p.left().isEmpty() || p.left().getAsDouble() >= ml - 1e-9));
+            cost += ml * p.pricePerMl();
+        }
+        double paint = helpings * one;
+        int thinner = (int) Math.round(paint * coat.ratio() / ML_PER_DROP);
         return new MixCard(
-                paintDrops,
-                thinnerDrops,
-                (paintDrops + thinnerDrops) * ML_PER_DROP,
-                (double) thinnerDrops / paintDrops,
-                needed);
+                measures,
+                thinner,
+                paint + thinner * ML_PER_DROP,
+                thinner * ML_PER_DROP / paint,
+                needed,
+                cost);
+    }
+
+    /** Drops of all paints. */
+    public int paintDrops() {
+        return measures.stream().mapToInt(Measure::drops).sum();
     }
 }

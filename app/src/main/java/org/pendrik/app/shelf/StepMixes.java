@@ -1,0 +1,134 @@
+package org.pendrik.app.shelf;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.problem.NotFound;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.mix.MixCard;
+import org.pendrik.core.recipe.Recipe;
+import org.pendrik.core.shelf.Bottle;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What goes into the cup for a step: a kept recipe, or the bottle of its material. */
+@Service
+public class StepMixes {
+    private final Shelf shelf;
+    private final ShelfMapper mapper;
+
+    StepMixes(Shelf shelf, ShelfMapper mapper) {
+        this.shelf = shelf;
+        this.mapper = mapper;
+    }
+
+    /**
+     * The recipe of a step.
+     *
+     * @param colour of the mix under D65, as the shelf is now
+     * @param helping the least whole drops that keep its ratio
+     * @param missing bottles that are gone or empty, by name
+     */
+    public record StepRecipe(
+            UUID recipe,
+            String name,
+            Lab colour,
+            List<MixCard.Portion> helping,
+            List<String> missing) {
+        /** As a screen shows it. */
+        public String hex() {
+            return Srgb.toHex(colour);
+        }
+    }
+
+    /** The recipes of a job's steps, by step. */
+    @Transactional(readOnly = true)
+    public Map<String, StepRecipe> ofJob(UUID job) {
+        Map<String, StepRecipe> out = new LinkedHashMap<>();
+        List<ShelfMapper.StepMixRow> links = mapper.stepMixes(job);
+        if (links.isEmpty()) {
+            return out;
+        }
+        Map<String, Bottle> all = shelf.everything();
+        Map<String, Bottle> here = shelf.bottles();
+        List<ShelfMapper.PartRow> parts = mapper.parts();
+        for (ShelfMapper.StepMixRow link : links) {
+            mapper.recipe(link.recipeId())
+                    .filter(r -> !r.gone())
+                    .ifPresent(r -> out.put(link.stepId(), recipe(r, parts, all, here)));
+        }
+        return out;
+    }
+
+    private static StepRecipe recipe(
+            ShelfMapper.RecipeRow r,
+            List<ShelfMapper.PartRow> parts,
+            Map<String, Bottle> all,
+            Map<String, Bottle> here) {
+        List<Mixing.Drops> drops = Mixing.drops(r.id(), parts);
+        Recipe mix = Mixing.recipe(drops, r.surface(), all);
+        int common = 0;
+        for (Mixing.Drops d : drops) {
+            common = gcd(common, d.drops());
+        }
+        List<MixCard.Portion> helping = new ArrayList<>();
+        List<String> missing = new ArrayList<>();
+        for (Mixing.Drops d : drops) {
+            Bottle was = all.get(d.bottle().toString());
+            Bottle is = here.get(d.bottle().toString());
+            if (was == null) {
+                throw new NotFound("The bottle");
+            }
+            if (is == null || is.amountMl() <= 0) {
+                missing.add(was.name());
+            }
+            helping.add(portion(was, d.drops() / common, is == null ? 0 : is.amountMl()));
+        }
+        return new StepRecipe(
+                r.id(),
+                r.name(),
+                org.pendrik.core.paint.Light.D65.lab(mix.seen()),
+                helping,
+                missing);
+    }
+
+    private static MixCard.Portion portion(Bottle b, int drops, double left) {
+        return new MixCard.Portion(
+                b.name(), drops, b.dropMl(), OptionalDouble.of(left), b.pricePerMl());
+    }
+
+    private static int gcd(int a, int b) {
+        return b == 0 ? a : gcd(b, a % b);
+    }
+
+    /** A drop of the bottle that is called so; none when no bottle is. */
+    @Transactional(readOnly = true)
+    public Optional<MixCard.Portion> bottle(String name) {
+        return shelf.bottles().values().stream()
+                .filter(b -> b.name().equalsIgnoreCase(name))
+                .max(java.util.Comparator.comparingDouble(Bottle::amountMl))
+                .map(b -> portion(b, 1, b.amountMl()));
+    }
+
+    /**
+     * Mixes a step by a recipe from now on.
+     *
+     * @param recipe null for the bottle of its material
+     */
+    @Transactional
+    public void link(UUID job, String step, @Nullable UUID recipe) {
+        mapper.unlinkStep(job, step);
+        if (recipe != null) {
+            if (mapper.recipe(recipe).filter(r -> !r.gone()).isEmpty()) {
+                throw new NotFound("The recipe");
+            }
+            mapper.linkStep(new ShelfMapper.StepMixRow(job, step, recipe));
+        }
+    }
+}
