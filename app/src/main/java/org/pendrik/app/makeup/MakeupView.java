@@ -47,7 +47,12 @@ public record MakeupView(
         Map<String, String> houseSchools,
         int version) {
 
-    /** A step of the plan. */
+    /**
+     * A step of the plan.
+     *
+     * @param colour that a mix for it would have to be; null where nothing is mixed
+     * @param mix null where the bottle of its material is taken
+     */
     public record StepView(
             String id,
             String technique,
@@ -235,11 +240,18 @@ public record MakeupView(
                 deep,
                 s.takesBack(),
                 s.backShare(),
-                a.material().isClear() ? null : a.material().colour().orElse(null),
+                mixable(a) ? a.material().colour().orElse(null) : null,
                 recipe == null
                         ? null
                         : new StepMixView(
                                 recipe.recipe(), recipe.name(), recipe.hex(), recipe.missing()));
+    }
+
+    /** A paint that is thinned can be mixed; powders, pencils and clears are what they are. */
+    private static boolean mixable(Act a) {
+        return a.material().deposits()
+                && !a.material().isClear()
+                && !a.material().mix().thinner().isEmpty();
     }
 
     private static CoreView core(Column c, Map<String, StoredStep> stored, long nowMinute) {

@@ -42,16 +42,11 @@ final class Prover {
     /** From this many drops sets on it is cheaper to halve the cell. */
     private static final int MANY = 60;
 
-    private static final double SLACK = 1e-9;
-
     /** Steps towards the nearest point. */
     private static final int ROUNDS = 8;
 
     /** No two colours are farther apart. */
     private static final double FARTHEST = 200;
-
-    /** How often the rows are gone through to narrow the shares. */
-    private static final int SWEEPS = 2;
 
     private final Kernel kernel;
     private final Limits limits;
@@ -67,26 +62,14 @@ final class Prover {
     private final double[] r = new double[BANDS];
     private final double[] kk = new double[BANDS];
     private final double[] ss = new double[BANDS];
-    private final double[] lo = new double[BANDS];
-    private final double[] hi = new double[BANDS];
-    private final double[] q0 = new double[BANDS];
-    private final double[] f0 = new double[BANDS];
-    private final double[] slope = new double[BANDS];
-    private final double[] s0 = new double[BANDS];
-    private final double[] wide = new double[BANDS];
-    private final double[] rise = new double[BANDS];
-    private final double[][] low = new double[4][3];
-    private final double[][] high = new double[4][3];
-    private final double[][] half = new double[40][5];
+    private final Planes planes;
+    private final Rows rows = new Rows();
 
     private final double[] nearest = new double[3];
     private final double[] weights = new double[4];
     private final double[][] placed = new double[4][3];
     private final double[][] steps;
     private final double[] centre;
-    private int halves;
-    private final double[] least = new double[4];
-    private final double[] most = new double[4];
     private final int[] order = new int[DIRECTIONS];
     private final double[][] outside = new double[4][DIRECTIONS];
 
@@ -107,10 +90,6 @@ final class Prover {
         final Corner[] corners = new Corner[4];
         final double[][] forms = new double[4][4];
 
-        /** Points of the lattice that satisfy all rows. */
-        int[] points = new int[0];
-
-        int many;
         final Corner middle = new Corner();
     }
 
@@ -122,6 +101,7 @@ final class Prover {
             double tolerance,
             double[] targetRatio,
             Found start) {
+        planes = new Planes(kernel);
         slice = new Slice(kernel, targetRatio, HALVINGS, THICK);
         this.lattices = lattices;
         this.kernel = kernel;
@@ -222,6 +202,7 @@ final class Prover {
         }
         choices++;
         p = paints.length;
+        rows.p = p;
         System.arraycopy(paints, 0, chosen, 0, p);
         int n = limits.mostDrops;
         Aim now = aim;
@@ -295,133 +276,25 @@ final class Prover {
 
     private void cell(int depth) {
         Cell c = cells[depth];
-        bound(c);
+        planes.bound(c.corners, p);
         if (!open(c) || apart(c)) {
             return;
         }
         points(c, depth);
-        int many = c.many;
-        if (many <= MANY || depth == DEPTH) {
+        if (rows.found <= MANY || depth == DEPTH) {
             int[][] drops = lattices[p].drops;
-            for (int i = 0; i < many; i++) {
-                judge(drops[c.points[i]]);
+            for (int i = 0; i < rows.found; i++) {
+                judge(drops[rows.points[i]]);
             }
             return;
         }
         halve(depth);
     }
 
-    /** X, Y, Z of the tangent (low) and chords (high) at the corners. */
-    private void bound(Cell c) {
-        Corner[] v = c.corners;
-        Corner v3 = v[p - 1];
-        middle(v[0], v[1], v[2], v3);
-        boolean level = v[0].flat && v[1].flat && v[2].flat && v3.flat;
-        if (!level) {
-            spans(v[0], v[1], v[2], v3);
-        }
-        for (int i = 0; i < p; i++) {
-            Corner x = v[i];
-            if (level) {
-                lowLevel(x.k);
-                System.arraycopy(x.xyz, 0, high[i], 0, 3);
-            } else {
-                lowAndHigh(x.k, x.s, x.r);
-                sums(hi, high[i]);
-            }
-            sums(lo, low[i]);
-        }
-    }
-
-    private void sums(double[] r, double[] out) {
-        out[0] = Kernel.dot(kernel.w[0], r);
-        out[1] = Kernel.dot(kernel.w[1], r);
-        out[2] = Kernel.dot(kernel.w[2], r);
-    }
-
-    /** K/S, S, reflectance and its slope at the middle of the corners. */
-    private void middle(Corner v0, Corner v1, Corner v2, Corner v3) {
-        double third = p == 4 ? 0.25 : 1.0 / 3;
-        double fourth = p == 4 ? 0.25 : 0;
-        double veil = kernel.veil;
-        double t = kernel.t;
-        double inner = kernel.c;
-        double[] k0 = v0.k;
-        double[] k1 = v1.k;
-        double[] k2 = v2.k;
-        double[] k3 = v3.k;
-        double[] sa = v0.s;
-        double[] sb = v1.s;
-        double[] sc = v2.s;
-        double[] sd = v3.s;
-        double[] outQ = q0;
-        double[] outS = s0;
-        double[] outF = f0;
-        double[] outSlope = slope;
-        for (int b = 0; b < BANDS; b++) {
-            double k = third * (k0[b] + k1[b] + k2[b]) + fourth * k3[b];
-            double s = 1 / (third * (sa[b] + sb[b] + sc[b]) + fourth * sd[b]);
-            double q = k * s;
-            double root = Math.sqrt(q * (q + 2));
-            double under = 1 / (inner + q + root);
-            outQ[b] = q;
-            outS[b] = s;
-            outF[b] = veil + t * under;
-            outSlope[b] = -t * (root + q + 1) / root * under * under;
-        }
-    }
-
-    /** By how much tangent and chords are widened where S is not level. */
-    private void spans(Corner v0, Corner v1, Corner v2, Corner v3) {
-        for (int b = 0; b < BANDS; b++) {
-            double s = s0[b];
-            double leastS = Math.min(Math.min(v0.s[b], v1.s[b]), Math.min(v2.s[b], v3.s[b]));
-            double mostS = Math.max(Math.max(v0.s[b], v1.s[b]), Math.max(v2.s[b], v3.s[b]));
-            double leastR = Math.min(Math.min(v0.r[b], v1.r[b]), Math.min(v2.r[b], v3.r[b]));
-            double mostR = Math.max(Math.max(v0.r[b], v1.r[b]), Math.max(v2.r[b], v3.r[b]));
-            double q = q0[b];
-            double far =
-                    Math.max(
-                            Math.max(
-                                    Math.abs(v0.k[b] - q * v0.s[b]),
-                                    Math.abs(v1.k[b] - q * v1.s[b])),
-                            Math.max(
-                                    Math.abs(v2.k[b] - q * v2.s[b]),
-                                    Math.abs(v3.k[b] - q * v3.s[b])));
-            wide[b] = far * Math.max(1 / leastS - s, s - 1 / mostS);
-            rise[b] = (mostS / leastS - 1) * (mostR - leastR) / 2;
-        }
-    }
-
-    private void lowLevel(double[] k) {
-        double[] out = lo;
-        double[] f = f0;
-        double[] g = slope;
-        double[] q = q0;
-        for (int b = 0; b < BANDS; b++) {
-            out[b] = f[b] + g[b] * (k[b] - q[b]);
-        }
-    }
-
-    private void lowAndHigh(double[] k, double[] s, double[] seen) {
-        double[] outLow = lo;
-        double[] outHigh = hi;
-        double[] f = f0;
-        double[] g = slope;
-        double[] q = q0;
-        double[] per = s0;
-        double[] wider = wide;
-        double[] higher = rise;
-        for (int b = 0; b < BANDS; b++) {
-            outLow[b] = f[b] + g[b] * ((k[b] - q[b] * s[b]) * per[b] + wider[b]);
-            outHigh[b] = seen[b] + higher[b];
-        }
-    }
-
     /** Whether no direction rules the cell out; gathers the inequalities on drops. */
     private boolean open(Cell c) {
         for (int i = 0; i < p; i++) {
-            measure(low[i], high[i], outside[i]);
+            measure(planes.low[i], planes.high[i], outside[i]);
         }
         double[] o0 = outside[0];
         double[] o1 = outside[1];
@@ -443,10 +316,10 @@ final class Prover {
                 }
             }
         }
-        halves = at;
+        rows.many = at;
         for (int i = 0; i < at; i++) {
             int d = order[i];
-            double[] h = half[i];
+            double[] h = rows.half[i];
             for (int j = 0; j < p; j++) {
                 double sum = 0;
                 for (int x = 0; x < p; x++) {
@@ -454,7 +327,7 @@ final class Prover {
                 }
                 h[j] = sum;
             }
-            finish(h);
+            rows.finish(h);
         }
         return true;
     }
@@ -473,7 +346,7 @@ final class Prover {
             for (int f = 0; f < 3; f++) {
                 double sum = 0;
                 for (int x = 0; x < 3; x++) {
-                    sum += steps[f][x] * ((low[i][x] + high[i][x]) / 2 - centre[x]);
+                    sum += steps[f][x] * ((planes.low[i][x] + planes.high[i][x]) / 2 - centre[x]);
                 }
                 placed[i][f] = sum;
             }
@@ -520,19 +393,19 @@ final class Prover {
         double py = 0;
         double pz = 0;
         for (int i = 0; i < p; i++) {
-            px += weights[i] * (low[i][0] + high[i][0]) / 2;
-            py += weights[i] * (low[i][1] + high[i][1]) / 2;
-            pz += weights[i] * (low[i][2] + high[i][2]) / 2;
+            px += weights[i] * (planes.low[i][0] + planes.high[i][0]) / 2;
+            py += weights[i] * (planes.low[i][1] + planes.high[i][1]) / 2;
+            pz += weights[i] * (planes.low[i][2] + planes.high[i][2]) / 2;
         }
         double[] d = Region.away(target, Srgb.relativeToLab(px, py, pz));
         double most = now.support(d[0], d[1], d[2]);
-        double[] h = half[halves];
+        double[] h = rows.half[rows.many];
         Arrays.fill(h, 0);
         boolean out = true;
         for (int i = 0; i < p; i++) {
             double m = -most;
             for (int x = 0; x < 3; x++) {
-                m += d[x] * (d[x] > 0 ? low[i][x] : high[i][x]);
+                m += d[x] * (d[x] > 0 ? planes.low[i][x] : planes.high[i][x]);
             }
             out &= m > 0;
             double weight = m * cell.corners[i].level;
@@ -543,22 +416,11 @@ final class Prover {
         if (out) {
             return true;
         }
-        finish(h);
-        half[halves] = half[0];
-        half[0] = h;
-        halves++;
+        rows.finish(h);
+        rows.half[rows.many] = rows.half[0];
+        rows.half[0] = h;
+        rows.many++;
         return false;
-    }
-
-    /** Rows of three paints are rows of four; the last entry is the size of a row. */
-    private void finish(double[] h) {
-        h[4] = 0;
-        for (int j = 0; j < 4; j++) {
-            if (j >= p) {
-                h[j] = 0;
-            }
-            h[4] += Math.abs(h[j]);
-        }
     }
 
     /** How far outside a corner is in each direction, at the least. */
@@ -588,132 +450,18 @@ final class Prover {
         }
     }
 
-    /** The whole numbers of drops in the cell that satisfy all inequalities, at most MANY + 1. */
+    /** The recipes in the cell that satisfy all rows, at most MANY + 1 of them. */
     private void points(Cell cell, int depth) {
-        int rows = halves;
         // the first cell is all there is
         for (int i = 0; i < p && depth > 0; i++) {
-            double[] h = half[rows++];
+            double[] h = rows.half[rows.many++];
             for (int j = 0; j < p; j++) {
                 h[j] = -cell.forms[i][j];
             }
-            finish(h);
+            rows.finish(h);
         }
-        cell.many = 0;
         Lattice all = lattices[p];
-        int most = depth == DEPTH ? all.drops.length : MANY + 1;
-        if (cell.points.length < most) {
-            cell.points = new int[most];
-        }
-        if (narrow(rows)) {
-            boxes(cell, all, all.all, rows);
-        }
-    }
-
-    private void boxes(Cell cell, Lattice all, Lattice.Box box, int rows) {
-        for (int i = 0; i < p; i++) {
-            if (box.least[i] > most[i] + SLACK || box.most[i] < least[i] - SLACK) {
-                return;
-            }
-        }
-        for (int i = 0; i < rows; i++) {
-            double[] h = half[i];
-            if (box.least(h) > SLACK * h[4]) {
-                first(i);
-                return;
-            }
-        }
-        if (box.halves.isEmpty()) {
-            for (int x = box.from; x < box.end && cell.many < cell.points.length; x++) {
-                keep(cell, all, rows, x);
-            }
-            return;
-        }
-        boxes(cell, all, box.halves.get(0), rows);
-        if (cell.many < cell.points.length) {
-            boxes(cell, all, box.halves.get(1), rows);
-        }
-    }
-
-    /** A row that has ruled something out is asked sooner. */
-    private void first(int row) {
-        double[] h = half[row];
-        half[row] = half[row / 2];
-        half[row / 2] = h;
-    }
-
-    private void keep(Cell cell, Lattice all, int rows, int x) {
-        double[][] share = all.share;
-        if (holds(rows, share[0][x], share[1][x], share[2][x], share[3][x])) {
-            cell.points[cell.many++] = x;
-        }
-    }
-
-    /** Whether shares satisfy all rows. */
-    private boolean holds(int rows, double a, double b, double c, double d) {
-        for (int i = 0; i < rows; i++) {
-            double[] h = half[i];
-            if (h[0] * a + h[1] * b + h[2] * c + h[3] * d > SLACK * h[4]) {
-                first(i);
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /**
-     * Draws the bounds of each paint's share together: with the others at their best, a row bounds
-     * the share that remains. False when no share remains.
-     */
-    private boolean narrow(int rows) {
-        int n = limits.mostDrops;
-        double one = 1.0 / n;
-        for (int i = 0; i < p; i++) {
-            least[i] = one;
-            most[i] = 1 - (p - 1) * one;
-        }
-        for (int sweep = 0; sweep < SWEEPS; sweep++) {
-            for (int i = 0; i < rows; i++) {
-                if (!cut(half[i])) {
-                    return false;
-                }
-            }
-            double sumLeast = 0;
-            double sumMost = 0;
-            for (int i = 0; i < p; i++) {
-                sumLeast += least[i];
-                sumMost += most[i];
-            }
-            for (int i = 0; i < p; i++) {
-                most[i] = Math.min(most[i], 1 - (sumLeast - least[i]) + SLACK);
-                least[i] = Math.max(least[i], 1 - (sumMost - most[i]) - SLACK);
-                if (least[i] > most[i] + SLACK) {
-                    return false;
-                }
-            }
-        }
-        return true;
-    }
-
-    private boolean cut(double[] h) {
-        double all = 0;
-        for (int j = 0; j < p; j++) {
-            all += h[j] > 0 ? h[j] * least[j] : h[j] * most[j];
-        }
-        double slack = SLACK * h[4];
-        if (all > slack) {
-            return false;
-        }
-        for (int j = 0; j < p; j++) {
-            if (h[j] > 0) {
-                double rest = all - h[j] * least[j];
-                most[j] = Math.min(most[j], (slack - rest) / h[j]);
-            } else if (h[j] < 0) {
-                double rest = all - h[j] * most[j];
-                least[j] = Math.max(least[j], (slack - rest) / h[j]);
-            }
-        }
-        return true;
+        rows.find(all, limits.mostDrops, depth == DEPTH ? all.drops.length : MANY + 1);
     }
 
     /** All recipes of the chosen paints. */

@@ -152,14 +152,23 @@ public final class RecipeSearch {
                 tried);
     }
 
+    /** The fewest drops in its ratio: 1 and 2, not 3 and 6. */
     private Recipe recipe(Found f) {
+        int common = 0;
+        for (int d : f.drops()) {
+            common = gcd(common, d);
+        }
         List<Recipe.Part> parts = new ArrayList<>();
         for (int i = 0; i < f.drops().length; i++) {
             if (f.drops()[i] > 0) {
-                parts.add(new Recipe.Part(shelf.get(i), f.drops()[i]));
+                parts.add(new Recipe.Part(shelf.get(i), f.drops()[i] / common));
             }
         }
         return Recipe.of(parts, question.surface());
+    }
+
+    private static int gcd(int a, int b) {
+        return b == 0 ? a : gcd(b, a % b);
     }
 
     private double[] targetRatio() {
