@@ -16,6 +16,9 @@
 		Math.abs(v) < 0.05 ? '0.0' : (v > 0 ? '+' : '−') + Math.abs(v).toFixed(1);
 	const nameOf = (id: string) => bottles.find((b) => b.id === id)?.bottle.name ?? 'a bottle';
 	const effect = (id: string) => table.view?.effects.find((e) => e.bottle === id);
+	const families = $derived(
+		[...new Set(bottles.filter((b) => b.mixes).map((b) => b.bottle.family))].toSorted()
+	);
 	const worst = $derived(
 		Object.entries(table.view?.lamps ?? {}).toSorted((x, y) => y[1].metamerism - x[1].metamerism)[0]
 	);
@@ -146,6 +149,25 @@
 		>
 		<Button disabled={table.drops.length === 0} onclick={onkeep}>Keep the recipe</Button>
 	</div>
+	{#if families.length > 1}
+		<details>
+			<summary
+				>{table.limits.families.length
+					? `Share a cup: ${table.limits.families.join(', ')}`
+					: 'Only bottles of one family share a cup'}</summary
+			>
+			<fieldset class="flex flex-wrap gap-x-4">
+				<legend class="text-soft"
+					>Let families share a cup only where their makers say so. Oil and water part.</legend
+				>
+				{#each families as f (f)}
+					<label class="flex min-h-7 items-center gap-1.5"
+						><input type="checkbox" value={f} bind:group={table.limits.families} />{f}</label
+					>
+				{/each}
+			</fieldset>
+		</details>
+	{/if}
 	{#if table.limits.must.length + table.limits.not.length > 0}
 		<p class="text-soft">
 			{#if table.limits.must.length}Must be in: {table.limits.must.map(nameOf).join(', ')}.{/if}

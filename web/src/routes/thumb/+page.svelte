@@ -31,7 +31,18 @@
 	);
 	const amount = new Quick(
 		'amount',
-		{ length: '130', height: '35', sides: '2', models: '1', coats: '1', film: '8', thinner: '2' },
+		{
+			length: '130',
+			height: '35',
+			sides: '2',
+			models: '1',
+			coats: '1',
+			film: '8',
+			thinner: '2',
+			cup: '2',
+			bottle: '17',
+			price: '0.17'
+		},
 		(f) =>
 			must(
 				api.POST('/api/calc/mix/amount', {
@@ -43,25 +54,28 @@
 						solids: 0.3,
 						transfer: 0.35,
 						thinnerPerPaint: number(f.thinner),
-						cupMl: 2,
-						bottleMl: 17,
-						pricePerMl: 0.17
+						cupMl: number(f.cup),
+						bottleMl: number(f.bottle),
+						pricePerMl: number(f.price)
 					}
 				})
 			)
 	);
-	const flow = new Quick('flow', { run: '34', line: '50', paint: '6', thinner: '6' }, (f) =>
-		must(
-			api.POST('/api/calc/mix/flow', {
-				body: {
-					run: number(f.run),
-					line: number(f.line),
-					paintDrops: number(f.paint),
-					thinnerDrops: number(f.thinner),
-					cup: false
-				}
-			})
-		)
+	const flow = new Quick(
+		'flow',
+		{ by: 'card', run: '34', line: '50', paint: '6', thinner: '6' },
+		(f) =>
+			must(
+				api.POST('/api/calc/mix/flow', {
+					body: {
+						run: number(f.run),
+						line: number(f.line),
+						paintDrops: number(f.paint),
+						thinnerDrops: number(f.thinner),
+						cup: f.by === 'cup'
+					}
+				})
+			)
 	);
 	const carriers: [string, string][] = [
 		['WATER', 'water'],
@@ -179,7 +193,10 @@
 				{ key: 'models', label: 'Models' },
 				{ key: 'coats', label: 'Coats' },
 				{ key: 'film', label: 'Dry film', unit: 'µm' },
-				{ key: 'thinner', label: 'Thinner to 1 paint' }
+				{ key: 'thinner', label: 'Thinner to 1 paint' },
+				{ key: 'cup', label: 'Cup', unit: 'ml' },
+				{ key: 'bottle', label: 'Bottle', unit: 'ml' },
+				{ key: 'price', label: 'Price', unit: 'a ml' }
 			]}
 		>
 			{#snippet children(a)}
@@ -188,17 +205,27 @@
 					<span class="figure text-3xl">{two(a.mixMl)} ml</span> thinned
 				</p>
 				<p class="text-soft">
-					{a.cups === 1 ? 'One cup' : `${a.cups} cups`} of 2 ml; {(a.share * 100).toFixed(0)} % of a 17
-					ml bottle.
+					{a.cups === 1
+						? `One cup with ${two(a.mixMl)} ml`
+						: `${a.cups} cups with ${two(a.mixMl / a.cups)} ml each`}; {(a.share * 100).toFixed(0)} %
+					of a bottle; it costs {two(a.cost)}.
 				</p>
 			{/snippet}
 		</QuickCard>
 		<QuickCard
-			title="Flow test on a card"
+			title="Flow test"
 			quick={flow}
 			fields={[
-				{ key: 'run', label: 'It ran', unit: 'mm' },
-				{ key: 'line', label: 'Your line', unit: 'mm' },
+				{
+					key: 'by',
+					label: 'By',
+					choices: [
+						['card', 'a tilted card, mm'],
+						['cup', 'a flow cup, s']
+					]
+				},
+				{ key: 'run', label: 'It ran' },
+				{ key: 'line', label: 'Yours runs' },
 				{ key: 'paint', label: 'Paint', unit: 'drops' },
 				{ key: 'thinner', label: 'Thinner', unit: 'drops' }
 			]}

@@ -76,6 +76,50 @@ public class ShelfStoryTest extends BrowserTest {
         assertEquals(browser.errors(), java.util.List.of());
     }
 
+    /** From a step to its recipe, its printed card, and the same recipe on the next car. */
+    @Test
+    public void aStepIsMixedAtTheTableItsCardIsPrintedAndTheNextCarTakesTheSame() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/jobs/" + Jobs.id(server, "Bulkhead flat OVR 511") + "/makeup"));
+        open(page, "chip brown");
+        page.getByText("Mix it at the table").click();
+        assertThat(page.getByText(Pattern.compile("What you keep is its mix"))).isVisible();
+        page.keyboard().press("f");
+        assertThat(cup(page).first())
+                .isVisible(
+                        new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                                .setTimeout(30_000));
+        page.keyboard().press("r");
+        page.getByLabel("Name it for what it is for").fill("chips of the flats");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText(Pattern.compile("is mixed by it"))).isVisible();
+        page.getByText("Back to Make-up").click();
+        open(page, "chip brown");
+        page.getByText("Mix card").click();
+        assertThat(page.getByText("Mix: chips of the flats")).isVisible();
+        assertThat(button(page, "Print the mix card")).isVisible();
+        assertThat(page.getByText(Pattern.compile("drops? ")).first()).isVisible();
+
+        page.navigate(server.url("/jobs/" + Jobs.id(server, "Diesel shunter OVR 14") + "/makeup"));
+        open(page, "chip brown");
+        page.getByLabel(Pattern.compile("^Recipe of "))
+                .selectOption(
+                        new com.microsoft.playwright.options.SelectOption()
+                                .setLabel("chips of the flats"));
+        assertThat(page.getByText(Pattern.compile("is mixed by chips of the flats"))).isVisible();
+        page.getByText("Mix card").click();
+        assertThat(page.getByText("Mix: chips of the flats")).isVisible();
+        assertEquals(browser.errors(), java.util.List.of());
+    }
+
+    private static void open(Page page, String material) {
+        page.getByRole(AriaRole.LISTITEM)
+                .getByRole(AriaRole.BUTTON)
+                .filter(text(material))
+                .first()
+                .click();
+    }
+
     private static Locator.FilterOptions text(String t) {
         return new Locator.FilterOptions().setHasText(t);
     }
