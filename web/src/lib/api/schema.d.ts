@@ -1150,6 +1150,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mixing/target": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["target"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/overview": {
         parameters: {
             query?: never;
@@ -4082,6 +4098,12 @@ export interface components {
             nearest: string[];
             ways: components["schemas"]["WayView"][];
         };
+        TargetView: {
+            clamped: boolean;
+            under: {
+                [key: string]: string;
+            };
+        };
         TechniqueItem: {
             key: string;
             materials: string[];
@@ -6020,6 +6042,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SearchView"];
+                };
+            };
+        };
+    };
+    target: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Lab"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TargetView"];
                 };
             };
         };

@@ -15,7 +15,7 @@ export const refused = (status: number, detail: string): Answer => ({
 
 export function answer<Body>(
 	method: 'GET' | 'PUT' | 'POST' | 'DELETE',
-	how: (call: Call<Body>) => Answer
+	how: (call: Call<Body>) => Answer | Promise<Answer>
 ): Mock<(path: string, call: Call<Body>) => Promise<Answer>> {
 	const mock = vi.spyOn(api, method) as unknown as Mock<
 		(path: string, call: Call<Body>) => Promise<Answer>

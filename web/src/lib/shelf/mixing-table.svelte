@@ -12,6 +12,7 @@
 	let { table, bottles, onkeep }: Props = $props();
 
 	const lamp = $derived(table.view?.lamps[table.light]);
+	const target = $derived(lamp?.target ?? table.wanted?.under[table.light]);
 	const signed = (v: number) =>
 		Math.abs(v) < 0.05 ? '0.0' : (v > 0 ? '+' : '−') + Math.abs(v).toFixed(1);
 	const nameOf = (id: string) => bottles.find((b) => b.id === id)?.bottle.name ?? 'a bottle';
@@ -35,7 +36,7 @@
 	<div class="flex h-44 bg-[#8c8c8c] p-5" data-testid="swatches">
 		<div
 			class="flex-1"
-			style:background={lamp?.target ?? 'transparent'}
+			style:background={target ?? 'transparent'}
 			role="img"
 			aria-label="target"
 		></div>
@@ -47,7 +48,7 @@
 		></div>
 	</div>
 	<p class="tag -mt-2 grid grid-cols-2 px-5" aria-hidden="true">
-		<span>{lamp?.target ? 'target' : 'no target'}</span><span
+		<span>{target ? 'target' : 'no target'}</span><span
 			>{lamp ? 'mix in the cup' : 'empty cup'}</span
 		>
 	</p>

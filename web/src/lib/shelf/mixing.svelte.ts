@@ -21,6 +21,8 @@ export class MixingTable {
 	drops = $state.raw<Schemas['Drops'][]>([]);
 	chosen = $state(0);
 	view = $state.raw<Schemas['CupView'] | undefined>(undefined);
+	/** What the target looks like under each lamp, also while the cup is empty. */
+	wanted = $state.raw<Schemas['TargetView'] | undefined>(undefined);
 	found = $state.raw<Schemas['SearchView'] | undefined>(undefined);
 	problem = $state('');
 	limits = $state<Limits>({
@@ -71,7 +73,18 @@ export class MixingTable {
 	async aim(target: Lab | undefined): Promise<void> {
 		this.target = target;
 		this.found = undefined;
-		await this.look();
+		this.wanted = undefined;
+		await Promise.all([this.look(), this.#want(target)]);
+	}
+
+	async #want(target: Lab | undefined): Promise<void> {
+		if (!target) return;
+		try {
+			const wanted = await must(api.POST('/api/mixing/target', { body: target }));
+			if (this.target === target) this.wanted = wanted;
+		} catch (error) {
+			if (this.target === target) this.problem = said(error);
+		}
 	}
 
 	/** Aims at the target faded by a difference; the engine knows what fading does. */

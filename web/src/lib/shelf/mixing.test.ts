@@ -92,7 +92,7 @@ describe('the mixing table', () => {
 	test('a target fades by what is asked for', async () => {
 		let asked: unknown;
 		answer<{ by: number }>('POST', ({ body }) => {
-			asked = body.by;
+			asked = body.by ?? asked;
 			return stored({ colour: { l: 44, a: 28, b: 20 } });
 		});
 		const table = new MixingTable();
@@ -102,6 +102,26 @@ describe('the mixing table', () => {
 		await table.fade(8);
 		expect(asked).toBe(8);
 		expect(table.target).toEqual({ l: 44, a: 28, b: 20 });
+	});
+
+	test('a target is seen while the cup is empty, and one that was overtaken is dropped', async () => {
+		let last: ((view: unknown) => void) | undefined;
+		answer<{ l: number }>('POST', ({ body }) =>
+			body.l === 50
+				? new Promise<ReturnType<typeof stored>>((resolve) => {
+						last = () => resolve(stored({ under: { D65: '#777777' }, clamped: false }));
+					})
+				: stored({ under: { D65: '#999999' }, clamped: false })
+		);
+		const table = new MixingTable();
+		const slow = table.aim({ l: 50, a: 0, b: 0 });
+		await table.aim({ l: 63, a: 0, b: 0 });
+		expect(table.wanted?.under.D65).toBe('#999999');
+		last?.(undefined);
+		await slow;
+		expect(table.wanted?.under.D65).toBe('#999999');
+		await table.aim(undefined);
+		expect(table.wanted).toBeUndefined();
 	});
 
 	test('the lamp goes round', () => {

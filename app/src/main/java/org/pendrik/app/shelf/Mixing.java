@@ -109,6 +109,23 @@ public class Mixing {
             double cost,
             boolean estimated) {}
 
+    /**
+     * A colour that is wanted, before anything is in the cup.
+     *
+     * @param under what it looks like under each lamp, as a screen shows it
+     * @param clamped whether no surface has it
+     */
+    record TargetView(Map<Light, String> under, boolean clamped) {}
+
+    static TargetView target(Lab target) {
+        SpectrumFit.Fit fit = SpectrumFit.of(target);
+        Map<Light, String> under = new EnumMap<>(Light.class);
+        for (Light l : Light.values()) {
+            under.put(l, Srgb.toHex(l.lab(fit.reflectance())));
+        }
+        return new TargetView(under, fit.clamped());
+    }
+
     /** Looks at a mix; nothing is kept. */
     @Transactional(readOnly = true)
     public CupView look(BenchMix m) {

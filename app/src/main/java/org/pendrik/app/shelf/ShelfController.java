@@ -128,6 +128,12 @@ class ShelfController {
         return Fade.of(q.colour(), Shelf.surface(q.surface()), q.by());
     }
 
+    /** What a wanted colour looks like under each lamp. */
+    @PostMapping("/mixing/target")
+    Mixing.TargetView target(@RequestBody Lab target) {
+        return Mixing.target(target);
+    }
+
     @PostMapping("/mixing/look")
     Mixing.CupView look(@RequestBody Mixing.BenchMix mix) {
         return mixing.look(mix);

@@ -184,6 +184,18 @@ public class ShelfApiTest extends AppTest {
     }
 
     @Test
+    public void aWantedColourIsSeenUnderEachLampBeforeAnythingIsMixed() {
+        JsonNode seen = ok(post("/api/mixing/target", "{\"l\":60,\"a\":0,\"b\":40}"));
+        assertEquals(seen.path("under").size(), 5);
+        assertEquals(seen.path("under").path("D65").asString(), "#a68f49");
+        assertFalse(seen.path("clamped").asBoolean());
+        assertTrue(
+                ok(post("/api/mixing/target", "{\"l\":95,\"a\":60,\"b\":0}"))
+                        .path("clamped")
+                        .asBoolean());
+    }
+
+    @Test
     public void aColourFadesByWhatIsAskedFor() {
         String q = "{\"colour\":{\"l\":38,\"a\":33,\"b\":23},\"surface\":\"flat\",\"by\":%s}";
         JsonNode faded = ok(post("/api/mixing/faded", q.formatted("8")));
