@@ -148,6 +148,7 @@ public record MakeupView(
                                 a,
                                 s,
                                 judged.film().reaches().getOrDefault(a.id(), Map.of()),
+                                catalogue.material(a.material().key()).colour().orElse(null),
                                 recipes.get(a.id())));
             }
         }
@@ -202,6 +203,7 @@ public record MakeupView(
             Act a,
             StoredStep s,
             Map<String, Reach> reaches,
+            @Nullable Lab bottle,
             StepMixes.@Nullable StepRecipe recipe) {
         List<ReachView> deep = new ArrayList<>();
         reaches.forEach(
@@ -240,7 +242,7 @@ public record MakeupView(
                 deep,
                 s.takesBack(),
                 s.backShare(),
-                mixable(a) ? a.material().colour().orElse(null) : null,
+                mixable(a) ? bottle : null,
                 recipe == null
                         ? null
                         : new StepMixView(

@@ -19,6 +19,7 @@ import org.pendrik.app.job.Jobs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
 import org.pendrik.app.school.SchoolSheet;
+import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.Measuring;
@@ -65,6 +66,7 @@ public class Plans {
     private final SchoolSheet schools;
     private final Subjects subjects;
     private final Engines engines;
+    private final StepMixes mixes;
     private final Clock clock;
 
     Plans(
@@ -76,6 +78,7 @@ public class Plans {
             SchoolSheet schools,
             Subjects subjects,
             Engines engines,
+            StepMixes mixes,
             Clock clock) {
         this.mapper = mapper;
         this.jobs = jobs;
@@ -85,6 +88,7 @@ public class Plans {
         this.schools = schools;
         this.subjects = subjects;
         this.engines = engines;
+        this.mixes = mixes;
         this.clock = clock;
     }
 
@@ -119,13 +123,19 @@ public class Plans {
         return engines.planCheck().check(filmCase(jobId, plan.steps()), plan.pins(), now());
     }
 
-    /** The steps as a question to the film engine; those still to do have no times. */
+    /**
+     * The steps as a question to the film engine; those still to do have no times, and what a step
+     * is mixed by has the colour of the mix.
+     */
     public FilmCase filmCase(UUID jobId, List<StoredStep> steps) {
         List<Zone> subject = zones(jobs.get(jobId));
+        Map<String, StepMixes.StepRecipe> recipes = mixes.ofJob(jobId);
         List<Act> acts = new ArrayList<>();
         long clockMinute = Long.MIN_VALUE;
         for (StoredStep s : steps) {
-            Act a = s.act(engines.catalogue(), subject);
+            Act bottle = s.act(engines.catalogue(), subject);
+            StepMixes.StepRecipe mix = recipes.get(s.id());
+            Act a = mix == null ? bottle : bottle.with(bottle.material().coloured(mix.colour()));
             Act placed = a.done() ? a : a.at(Math.max(clockMinute, now()));
             acts.add(placed);
             clockMinute = Math.max(clockMinute, placed.atMinute());

@@ -279,6 +279,10 @@ public class PlanStoryTest extends AppTest {
                         .path("mix"),
                 mix);
         assertEquals(planned(job, id).path("mix").path("name").asString(), "sun");
+        assertEquals(
+                planned(job, id).path("hex").asString(),
+                mix.path("hex").asString(),
+                "the cores show the mix, not the bottle");
         assertTrue(ok(get("/api/shopping")).toString().contains(name));
 
         UUID other = car("Mixed too");

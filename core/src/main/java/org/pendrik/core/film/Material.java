@@ -64,6 +64,15 @@ public record Material(
 
     /** The same as it dries at a bench of this pace. */
     Material at(double otherPace) {
+        return with(colour, otherPace);
+    }
+
+    /** The same mixed to another colour. */
+    public Material coloured(Lab mixed) {
+        return with(Optional.of(mixed), pace);
+    }
+
+    private Material with(Optional<Lab> otherColour, double otherPace) {
         return new Material(
                 key,
                 name,
@@ -74,7 +83,7 @@ public record Material(
                 cure,
                 window,
                 filmMicrometres,
-                colour,
+                otherColour,
                 hide,
                 mix,
                 pricePerMl,
