@@ -37,7 +37,7 @@ public class ViewsTest extends BrowserTest {
             {"Workshop", "/workshop", "Bench time of a week"},
             {"Shelf", "/shelf", "sleeper brown"},
             {"Mixing table", "/shelf?l=44&a=12&b=18", "Find the best recipe"},
-            {"Rule of thumb", "/thumb", "Flow test on a card"},
+            {"Rule of thumb", "/thumb", "Flow test"},
             {"Study", "/jobs/J/study", "where the plate came off"},
             {"Make-up", "/jobs/J/makeup", "The plan holds"},
             {"Diary", "/jobs/J/diary", "What the time goes into"},

@@ -102,7 +102,7 @@ final class Lattice {
         d[at] = 0;
     }
 
-    private static int gcd(int a, int b) {
+    static int gcd(int a, int b) {
         return b == 0 ? a : gcd(b, a % b);
     }
 }

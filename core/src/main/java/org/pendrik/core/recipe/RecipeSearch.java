@@ -156,7 +156,7 @@ public final class RecipeSearch {
     private Recipe recipe(Found f) {
         int common = 0;
         for (int d : f.drops()) {
-            common = gcd(common, d);
+            common = Lattice.gcd(common, d);
         }
         List<Recipe.Part> parts = new ArrayList<>();
         for (int i = 0; i < f.drops().length; i++) {
@@ -165,10 +165,6 @@ public final class RecipeSearch {
             }
         }
         return Recipe.of(parts, question.surface());
-    }
-
-    private static int gcd(int a, int b) {
-        return b == 0 ? a : gcd(b, a % b);
     }
 
     private double[] targetRatio() {
