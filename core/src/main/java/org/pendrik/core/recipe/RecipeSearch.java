@@ -22,11 +22,11 @@ import org.pendrik.core.units.Watch;
  * between waves only, so the answer does not depend on how many processors work.
  *
  * <p>Cost: about one addition of short vectors for each choice of four paints, a few microseconds
- * for one in ten to one in two of them, some tens for one in twenty of these; memory is quadratic
- * in the paints. Guarantee: nothing that the limits allow is nearer to the target than the answer
- * minus the tolerance, 0.1 or, exact, 0. It rests on {@link Region} bounding the near colours,
- * whose border is sampled with a margin: shown by tests, not by a formula. Colours are of hiding
- * coats in whole drops, never rounded from fractions.
+ * for one in ten to one in two of them, some tens for what these leave; memory is quadratic in the
+ * paints. Guarantee: nothing that the limits allow is nearer to the target than the answer minus
+ * the tolerance, 0.1 or, exact, 0. It rests on {@link Region} bounding the near colours, whose
+ * border is sampled with a margin: shown by tests, not by a formula. Colours are of hiding coats in
+ * whole drops, never rounded from fractions.
  */
 public final class RecipeSearch {
     /** A drop's own scatter decides below this. */
