@@ -33,15 +33,4 @@ final class Corner {
             xyz[a] = Kernel.dot(kernel.w[a], r);
         }
     }
-
-    /** Becomes the mix of two corners, where the first has this share of S. */
-    void between(Corner one, Corner other, double share) {
-        double rest = 1 - share;
-        for (int b = 0; b < Kernel.BANDS; b++) {
-            k[b] = share * one.k[b] + rest * other.k[b];
-            s[b] = share * one.s[b] + rest * other.s[b];
-        }
-        flat = one.flat && other.flat;
-        changed();
-    }
 }

@@ -15,6 +15,7 @@ import org.pendrik.core.paint.Surface;
  */
 final class Kernel {
     static final int BANDS = Reflectance.BANDS;
+    private static final double LEVEL = 1e-9;
 
     final int paints;
     final double[][] k;
@@ -22,6 +23,9 @@ final class Kernel {
 
     /** Mean of S over the bands for one drop. */
     final double[] level;
+
+    /** Whether S is the same in all bands. */
+    final boolean[] flat;
 
     final double[][] w = new double[3][BANDS];
     final double veil;
@@ -33,12 +37,17 @@ final class Kernel {
         this.k = k;
         this.s = s;
         level = new double[paints];
+        flat = new boolean[paints];
         for (int i = 0; i < paints; i++) {
             double sum = 0;
             for (int b = 0; b < BANDS; b++) {
                 sum += s[i][b];
             }
             level[i] = sum / BANDS;
+            flat[i] = true;
+            for (int b = 0; b < BANDS; b++) {
+                flat[i] &= Math.abs(s[i][b] / level[i] - 1) < LEVEL;
+            }
         }
         double[] white = light.white();
         double[][] raw = light.bandWeights();

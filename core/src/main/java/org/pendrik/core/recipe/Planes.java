@@ -105,7 +105,7 @@ final class Planes {
                                     Math.abs(v2.k[b] - q * v2.s[b]),
                                     Math.abs(v3.k[b] - q * v3.s[b])));
             wide[b] = far * Math.max(1 / leastS - s, s - 1 / mostS);
-            rise[b] = (mostS / leastS - 1) * (mostR - leastR) / 2;
+            rise[b] = (mostS / leastS - 1) * (mostR - leastR) / 4;
         }
     }
 

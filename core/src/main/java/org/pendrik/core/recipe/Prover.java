@@ -26,9 +26,9 @@ final class Prover {
     private static final int BANDS = Kernel.BANDS;
 
     /** How often a slice that stays is halved, and from which Y on. */
-    private static final int HALVINGS = 3;
+    private static final int HALVINGS = 6;
 
-    private static final double THICK = 0.002;
+    private static final double THICK = 0.0005;
     private static final int DEPTH = 24;
 
     /** Directions asked before a difference is computed: the plain ones, which come first. */
@@ -41,6 +41,9 @@ final class Prover {
 
     /** From this many drops sets on it is cheaper to halve the cell. */
     private static final int MANY = 60;
+
+    /** With more recipes than this in a cell, its inequalities would not be worth their time. */
+    private static final int LARGE = 100;
 
     /** Steps towards the nearest point. */
     private static final int ROUNDS = 8;
@@ -79,8 +82,8 @@ final class Prover {
     private final double[][] down = new double[3][DIRECTIONS];
     private final Lattice[] lattices;
 
-    private final boolean[] plain;
     private final Slice slice;
+    private final BandMath bands;
     private double[] supports = new double[0];
     private long tried;
     private long choices;
@@ -91,6 +94,8 @@ final class Prover {
         final double[][] forms = new double[4][4];
 
         final Corner middle = new Corner();
+        final Point[] points = new Point[4];
+        final Point point = new Point();
     }
 
     Prover(
@@ -102,7 +107,8 @@ final class Prover {
             double[] targetRatio,
             Found start) {
         planes = new Planes(kernel);
-        slice = new Slice(kernel, targetRatio, HALVINGS, THICK);
+        bands = BandMath.of(kernel);
+        slice = new Slice(kernel, bands, targetRatio, HALVINGS, THICK);
         this.lattices = lattices;
         this.kernel = kernel;
         this.limits = limits;
@@ -111,20 +117,12 @@ final class Prover {
         best = start;
         steps = Region.steps(target);
         centre = Srgb.labToRelative(target);
-        plain = new boolean[kernel.paints];
-        for (int i = 0; i < plain.length; i++) {
-            plain[i] = true;
-            for (int b = 0; b < BANDS; b++) {
-                plain[i] &= Math.abs(kernel.s[i][b] / kernel.level[i] - 1) < 1e-9;
-            }
-        }
         for (int i = 0; i <= DEPTH; i++) {
             cells[i] = new Cell();
         }
         for (int i = 0; i < 4; i++) {
             cells[0].corners[i] = new Corner();
         }
-        renew();
     }
 
     Found best() {
@@ -142,7 +140,8 @@ final class Prover {
         }
     }
 
-    private void renew() {
+    /** Draws the region anew when it has shrunk enough; before the first choice, too. */
+    void renew() {
         double reach = best.off() - tolerance;
         boolean little = aim != null && reach > aim.reach() * SHRUNK;
         if (!little && reach > 0 && reach < FARTHEST) {
@@ -210,18 +209,19 @@ final class Prover {
             all();
             return;
         }
-        start(n);
-        if (slice.out(cells[0].corners, p, now)) {
+        if (slice.out(chosen, p, n - p, now)) {
             return;
         }
         if (p == 2) {
             all();
             return;
         }
+        start(n);
         for (int i = 0; i < p; i++) {
             cells[0].corners[i].see(kernel);
         }
         forms(cells[0], n);
+        System.arraycopy(slice.own, 0, cells[0].points, 0, 4);
         cell(0);
     }
 
@@ -238,7 +238,7 @@ final class Prover {
         double more = n - p;
         boolean flat = true;
         for (int i = 0; i < p; i++) {
-            flat &= plain[chosen[i]];
+            flat &= kernel.flat[chosen[i]];
         }
         for (int i = 0; i < p; i++) {
             Corner v = c.corners[i];
@@ -276,6 +276,13 @@ final class Prover {
 
     private void cell(int depth) {
         Cell c = cells[depth];
+        if (depth > 0 && slice.out(c.points, p, c.corners[0].flat, Objects.requireNonNull(aim))) {
+            return;
+        }
+        if (lattices[p].drops.length >> depth > LARGE && depth < DEPTH) {
+            halve(depth);
+            return;
+        }
         planes.bound(c.corners, p);
         if (!open(c) || apart(c)) {
             return;
@@ -572,6 +579,7 @@ final class Prover {
         }
         m.changed();
         m.see(kernel);
+        bands.between(c.points[one], c.points[two], 0.5f, c.point);
         child(depth, one, two, ya, yz);
         child(depth, two, one, yz, ya);
     }
@@ -586,6 +594,7 @@ final class Prover {
         Cell to = cells[depth + 1];
         for (int i = 0; i < p; i++) {
             to.corners[i] = i == gone ? from.middle : from.corners[i];
+            to.points[i] = i == gone ? from.point : from.points[i];
             for (int j = 0; j < p; j++) {
                 double y = from.forms[i][j];
                 if (i == gone) {

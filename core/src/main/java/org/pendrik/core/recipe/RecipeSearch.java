@@ -32,7 +32,7 @@ public final class RecipeSearch {
     /** A drop's own scatter decides below this. */
     public static final double TOLERANCE = 0.1;
 
-    private static final int LANES = 4;
+    private static final int LANES = 8;
     private static final int WAVES = 40;
 
     private final RecipeQuestion question;
@@ -126,6 +126,8 @@ public final class RecipeSearch {
             lanes.add(new Prover(kernel, limits, lattices, target, tolerance, ratio, start));
         }
         Prover first = lanes.getFirst();
+        first.renew();
+        lanes.forEach(lane -> lane.heed(first));
         for (int i = 0; i < n; i++) {
             if (musts(i, i, i, i)) {
                 first.prove(i);

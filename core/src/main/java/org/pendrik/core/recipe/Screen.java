@@ -20,7 +20,6 @@ import org.jspecify.annotations.Nullable;
  */
 final class Screen {
     private static final int BANDS = Kernel.BANDS;
-    private static final double LEVEL = 1e-9;
 
     /** What has shrunk less is not aimed at anew: what was ruled out stays so. */
     private static final double SHRUNK = 0.75;
@@ -28,28 +27,19 @@ final class Screen {
     /** Room for the directions in half a word. */
     private static final int LANES = 32;
 
-    /** Three of these are still an int. */
-    private static final double LARGEST = 7e8;
-
     private final int paints;
     private final int tangents;
     private final boolean[] plain;
-    private final double[] levels;
-    private final int lanes;
     private final boolean allPlain;
     private @Nullable Aim aimed;
     private final Side narrow;
     private final Side wide;
 
-    /** X, Y, Z above and below each pair mix, and the numbers and bits that follow. */
+    /** X, Y, Z above and below each pair mix, and the bits that follow. */
     private final class Side {
         final double[][] high = new double[paints * paints][];
         final double[][][] low = new double[paints * paints][tangents][];
-        final int[][] values = new int[paints * paints][];
         final long[][] bits = new long[(tangents + 1) / 2][paints * paints];
-
-        /** By tangent, what makes the largest number of any pair an int. */
-        final double[] scale = new double[tangents];
     }
 
     /**
@@ -62,14 +52,12 @@ final class Screen {
     Screen(Kernel kernel, int p, int drops, double[][] tangents) {
         paints = kernel.paints;
         this.tangents = tangents.length;
-        plain = plain(kernel);
+        plain = kernel.flat;
         boolean all = true;
         for (boolean b : plain) {
             all &= b;
         }
         allPlain = all;
-        levels = new double[paints * paints];
-        lanes = tangents.length * LANES;
         narrow = new Side();
         wide = new Side();
         double[] least = new double[BANDS];
@@ -82,11 +70,11 @@ final class Screen {
                 most[b] = Math.max(most[b], s);
             }
         }
-        rows(i -> row(kernel, i, drops - p + 1, p - 1, tangents, least, most));
-        scale(narrow);
-        if (!allPlain) {
-            scale(wide);
+        Plane[] planes = new Plane[tangents.length];
+        for (int t = 0; t < planes.length; t++) {
+            planes[t] = new Plane(kernel, tangents[t]);
         }
+        rows(i -> row(kernel, i, drops - p + 1, p - 1, planes, least, most));
     }
 
     /** Does something for each paint, on as many processors as there are. */
@@ -100,7 +88,7 @@ final class Screen {
             int i,
             double many,
             double few,
-            double[][] tangents,
+            Plane[] planes,
             double[] least,
             double[] most) {
         double[] k = new double[BANDS];
@@ -113,68 +101,27 @@ final class Screen {
             }
             int at = i * paints + j;
             double level = many * kernel.level[i] + few * kernel.level[j];
-            levels[at] = level;
             for (int b = 0; b < BANDS; b++) {
                 k[b] = (many * kernel.k[i][b] + few * kernel.k[j][b]) / level;
                 s[b] = (many * kernel.s[i][b] + few * kernel.s[j][b]) / level;
             }
             kernel.seen(k, s, r);
             narrow.high[at] = xyz(kernel, r);
-            narrow.values[at] = open(lanes);
             if (!allPlain) {
                 for (int b = 0; b < BANDS; b++) {
                     up[b] = r[b] * s[b] / least[b];
                 }
                 wide.high[at] = xyz(kernel, up);
-                wide.values[at] = open(lanes);
             }
-            for (int t = 0; t < tangents.length; t++) {
-                below(kernel, tangents[t], k, s, s, s, r);
+            for (int t = 0; t < tangents; t++) {
+                below(planes[t], k, s, s, s, r);
                 narrow.low[at][t] = xyz(kernel, r);
                 if (!allPlain) {
-                    below(kernel, tangents[t], k, s, least, most, r);
+                    below(planes[t], k, s, least, most, r);
                     wide.low[at][t] = xyz(kernel, r);
                 }
             }
         }
-    }
-
-    /** Lanes that rule nothing out. */
-    private static int[] open(int lanes) {
-        int[] out = new int[lanes];
-        Arrays.fill(out, -1);
-        return out;
-    }
-
-    /** No direction is longer than 1 in the sum of its parts, nor a support beyond 2. */
-    private void scale(Side side) {
-        for (int t = 0; t < tangents; t++) {
-            double most = 0;
-            for (int at = 0; at < levels.length; at++) {
-                double[] high = side.high[at];
-                if (high == null) {
-                    continue;
-                }
-                double size = 2;
-                for (int a = 0; a < 3; a++) {
-                    size = Math.max(size, Math.abs(side.low[at][t][a]));
-                    size = Math.max(size, high[a]);
-                }
-                most = Math.max(most, (size + 2) * levels[at]);
-            }
-            side.scale[t] = LARGEST / most;
-        }
-    }
-
-    private static boolean[] plain(Kernel kernel) {
-        boolean[] out = new boolean[kernel.paints];
-        for (int i = 0; i < kernel.paints; i++) {
-            out[i] = true;
-            for (int b = 0; b < BANDS; b++) {
-                out[i] &= Math.abs(kernel.s[i][b] / kernel.level[i] - 1) < LEVEL;
-            }
-        }
-        return out;
     }
 
     private static double[] xyz(Kernel kernel, double[] r) {
@@ -183,25 +130,33 @@ final class Screen {
         };
     }
 
-    /** The tangent of a K/S, continued to k and s, where the S of the mix is from least to most. */
+    /** A tangent continued to k and s, where the S of the mix is from least to most. */
     private static void below(
-            Kernel kernel,
-            double[] tangent,
-            double[] k,
-            double[] s,
-            double[] least,
-            double[] most,
-            double[] out) {
+            Plane at, double[] k, double[] s, double[] least, double[] most, double[] out) {
+        double[] ratio = at.ratio;
+        double[] seen = at.seen;
+        double[] slope = at.slope;
         for (int b = 0; b < BANDS; b++) {
-            double q = tangent[b];
-            double root = Math.sqrt(q * (q + 2));
-            double under = kernel.c + q + root;
-            double slope = -kernel.t * (1 + (q + 1) / root) / (under * under);
-            double away = k[b] - q * s[b];
-            out[b] =
-                    kernel.veil
-                            + kernel.t / under
-                            + slope * (away > 0 ? away / least[b] : away / most[b]);
+            double away = k[b] - ratio[b] * s[b];
+            out[b] = seen[b] + slope[b] * Math.max(away / least[b], away / most[b]);
+        }
+    }
+
+    /** The tangent at a K/S: seen reflectance there and its slope. */
+    private static final class Plane {
+        final double[] ratio;
+        final double[] seen = new double[BANDS];
+        final double[] slope = new double[BANDS];
+
+        Plane(Kernel kernel, double[] ratio) {
+            this.ratio = ratio;
+            for (int b = 0; b < BANDS; b++) {
+                double q = ratio[b];
+                double root = Math.sqrt(q * (q + 2));
+                double under = kernel.c + q + root;
+                seen[b] = kernel.veil + kernel.t / under;
+                slope[b] = -kernel.t * (1 + (q + 1) / root) / (under * under);
+            }
         }
     }
 
@@ -238,7 +193,7 @@ final class Screen {
         }
     }
 
-    /** How far outside, in whole numbers three of which can be added, and whether. */
+    /** Which directions leave the pair mixes of a paint outside. */
     private void row(Side side, int i, double[][] directions, double[] supports) {
         for (int j = 0; j < paints; j++) {
             int at = i * paints + j;
@@ -246,15 +201,11 @@ final class Screen {
             if (high == null) {
                 continue;
             }
-            int[] values = side.values[at];
             long word = 0;
             for (int t = 0; t < tangents; t++) {
                 double[] low = side.low[at][t];
-                double scale = side.scale[t] * levels[at];
                 for (int d = 0; d < directions.length; d++) {
-                    double out = outside(directions[d], low, high) - supports[d];
-                    values[LANES * t + d] = (int) (out * scale) - 1;
-                    if (out > 0) {
+                    if (outside(directions[d], low, high) > supports[d]) {
                         word |= 1L << (t % 2 * LANES + d);
                     }
                 }
@@ -264,39 +215,6 @@ final class Screen {
                 }
             }
         }
-    }
-
-    /**
-     * Whether four paints are ruled out by the corners of their mixes. A corner, N − 3 drops of one
-     * and a drop of each other, lies between its three pair mixes, so its bound is their mean,
-     * weighted by their S.
-     */
-    private boolean cornersOut(int i, int j, int k, int l) {
-        boolean plainOnly = plain[i] && plain[j] && plain[k] && plain[l];
-        int[][] v = (plainOnly ? narrow : wide).values;
-        int n = paints;
-        int[] ij = v[i * n + j];
-        int[] ik = v[i * n + k];
-        int[] il = v[i * n + l];
-        int[] ji = v[j * n + i];
-        int[] jk = v[j * n + k];
-        int[] jl = v[j * n + l];
-        int[] ki = v[k * n + i];
-        int[] kj = v[k * n + j];
-        int[] kl = v[k * n + l];
-        int[] li = v[l * n + i];
-        int[] lj = v[l * n + j];
-        int[] lk = v[l * n + k];
-        int all = -1;
-        for (int t = 0; t < lanes; t++) {
-            // negative when one of the four sums is
-            all &=
-                    (ij[t] + ik[t] + il[t])
-                            | (ji[t] + jk[t] + jl[t])
-                            | (ki[t] + kj[t] + kl[t])
-                            | (li[t] + lj[t] + lk[t]);
-        }
-        return all >= 0;
     }
 
     /** Whether three paints are ruled out. */
@@ -321,6 +239,6 @@ final class Screen {
                 return true;
             }
         }
-        return cornersOut(i, j, k, l);
+        return false;
     }
 }

@@ -4,19 +4,29 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Function;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.KubelkaMunk;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.paint.Reflectance;
 import org.pendrik.core.paint.SpectrumFit;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class SliceTest {
     private static final int DROPS = 9;
 
+    @DataProvider
+    public Object[] arithmetic() {
+        return new Object[] {
+            (Function<Kernel, BandMath>) PlainBandMath::new,
+            (Function<Kernel, BandMath>) VectorBandMath::new
+        };
+    }
+
     /** A choice that is ruled out has no mix within all half-spaces; most choices are ruled out. */
-    @Test
-    public void whatIsRuledOutHasNoNearMix() {
+    @Test(dataProvider = "arithmetic")
+    public void whatIsRuledOutHasNoNearMix(Function<Kernel, BandMath> bands) {
         int out = 0;
         int all = 0;
         for (int seed = 1; seed <= 16; seed++) {
@@ -30,7 +40,7 @@ public class SliceTest {
             Kernel kernel = new Kernel(k, s, Light.D65, Shelves.FLAT);
             Lab target = Shelves.target(seed * 31L);
             Aim aim = new Aim(target, 0.5 * seed, 0.1, new Lab(50, seed, -seed));
-            Slice slice = new Slice(kernel, ratio(target), 3, 0.002);
+            Slice slice = new Slice(kernel, bands.apply(kernel), ratio(target), 3, 0.002);
             for (int a = 0; a < k.length; a++) {
                 for (int b = a + 1; b < k.length; b++) {
                     for (int c = b + 1; c < k.length; c++) {
@@ -39,7 +49,7 @@ public class SliceTest {
                             int[] chosen =
                                     d == k.length ? new int[] {a, b, c} : new int[] {a, b, c, d};
                             all++;
-                            if (slice.out(corners(kernel, chosen), chosen.length, aim)) {
+                            if (slice.out(chosen, chosen.length, DROPS - chosen.length, aim)) {
                                 out++;
                                 everyMixIsOutside(kernel, chosen, aim);
                             }
@@ -56,30 +66,6 @@ public class SliceTest {
         double[] out = new double[Kernel.BANDS];
         for (int b = 0; b < out.length; b++) {
             out[b] = KubelkaMunk.ratio(inside.at(b));
-        }
-        return out;
-    }
-
-    /** As many drops as may be of one, and one of each other. */
-    private static Corner[] corners(Kernel kernel, int[] chosen) {
-        Corner[] out = new Corner[4];
-        for (int v = 0; v < chosen.length; v++) {
-            int[] drops = new int[chosen.length];
-            Arrays.fill(drops, 1);
-            drops[v] = DROPS - chosen.length + 1;
-            Corner c = new Corner();
-            for (int i = 0; i < chosen.length; i++) {
-                c.level += drops[i] * kernel.level[chosen[i]];
-            }
-            c.flat = true;
-            for (int b = 0; b < Kernel.BANDS; b++) {
-                for (int i = 0; i < chosen.length; i++) {
-                    c.k[b] += drops[i] * kernel.k[chosen[i]][b] / c.level;
-                    c.s[b] += drops[i] * kernel.s[chosen[i]][b] / c.level;
-                }
-                c.flat &= Math.abs(c.s[b] - 1) < 1e-9;
-            }
-            out[v] = c;
         }
         return out;
     }

@@ -1,0 +1,8 @@
+package org.pendrik.core.recipe;
+
+/** A K/S by band with the seen reflectance there and its slope over K/S. */
+final class Tangent {
+    final float[] ratio = new float[BandMath.SIZE];
+    final float[] seen = new float[BandMath.SIZE];
+    final float[] slope = new float[BandMath.SIZE];
+}
