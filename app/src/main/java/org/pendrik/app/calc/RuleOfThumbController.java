@@ -71,6 +71,27 @@ class RuleOfThumbController {
         return MixQuestions.scale(question);
     }
 
+    @Operation(summary = "What does a wiper keep clean on the model?")
+    @WorkedExample(name = "a cab window in 0", body = LayoutQuestions.WIPER)
+    @PostMapping("/scale/wiper")
+    LayoutQuestions.WiperAnswer wiper(@RequestBody LayoutQuestions.WiperQuestion question) {
+        return LayoutQuestions.wiper(question);
+    }
+
+    @Operation(summary = "What strip covers a tread, and how far does the car roll in a turn?")
+    @WorkedExample(name = "a wheel in H0", body = LayoutQuestions.TREAD)
+    @PostMapping("/scale/tread")
+    LayoutQuestions.TreadAnswer tread(@RequestBody LayoutQuestions.TreadQuestion question) {
+        return LayoutQuestions.tread(question);
+    }
+
+    @Operation(summary = "How far apart are marks in a row on the model, and how many are made?")
+    @WorkedExample(name = "streaks below rivets", body = LayoutQuestions.SPACING)
+    @PostMapping("/scale/spacing")
+    LayoutQuestions.SpacingAnswer spacing(@RequestBody LayoutQuestions.SpacingQuestion question) {
+        return LayoutQuestions.spacing(question);
+    }
+
     @Operation(summary = "Which spectrum may a colour have?")
     @WorkedExample(name = "a dark green", body = PaintQuestions.ESTIMATE)
     @PostMapping("/colour/estimate")

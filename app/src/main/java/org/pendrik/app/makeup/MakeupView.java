@@ -79,8 +79,16 @@ public record MakeupView(
      * The recipe that a step is mixed by.
      *
      * @param missing bottles of it that are gone or empty
+     * @param otherFamilies of its bottles that dry otherwise than the step's material
+     * @param family of the step's material
      */
-    public record StepMixView(UUID recipe, String name, String hex, List<String> missing) {}
+    public record StepMixView(
+            UUID recipe,
+            String name,
+            String hex,
+            List<String> missing,
+            List<String> otherFamilies,
+            String family) {}
 
     /** How deep the carrier of a step goes on one zone. */
     public record ReachView(String zone, List<MetView> met) {}
@@ -149,7 +157,7 @@ public record MakeupView(
                                 s,
                                 judged.film().reaches().getOrDefault(a.id(), Map.of()),
                                 catalogue.material(a.material().key()).colour().orElse(null),
-                                recipes.get(a.id())));
+                                mix(a, recipes.get(a.id()), catalogue)));
             }
         }
         List<FindingView> findings = new ArrayList<>();
@@ -204,7 +212,7 @@ public record MakeupView(
             StoredStep s,
             Map<String, Reach> reaches,
             @Nullable Lab bottle,
-            StepMixes.@Nullable StepRecipe recipe) {
+            @Nullable StepMixView mix) {
         List<ReachView> deep = new ArrayList<>();
         reaches.forEach(
                 (zone, r) -> {
@@ -243,10 +251,22 @@ public record MakeupView(
                 s.takesBack(),
                 s.backShare(),
                 mixable(a) ? bottle : null,
-                recipe == null
-                        ? null
-                        : new StepMixView(
-                                recipe.recipe(), recipe.name(), recipe.hex(), recipe.missing()));
+                mix);
+    }
+
+    private static @Nullable StepMixView mix(
+            Act a, StepMixes.@Nullable StepRecipe recipe, Catalogue catalogue) {
+        return recipe == null
+                ? null
+                : new StepMixView(
+                        recipe.recipe(),
+                        recipe.name(),
+                        recipe.hex(),
+                        recipe.missing(),
+                        recipe.families().stream()
+                                .filter(f -> !catalogue.isLike(f, a.material()))
+                                .toList(),
+                        a.material().family());
     }
 
     /** A paint that is thinned can be mixed; powders, pencils and clears are what they are. */

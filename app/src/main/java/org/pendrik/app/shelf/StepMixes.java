@@ -2,10 +2,12 @@ package org.pendrik.app.shelf;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
@@ -34,13 +36,15 @@ public class StepMixes {
      * @param colour of the mix under D65, as the shelf is now
      * @param helping the least whole drops that keep its ratio
      * @param missing bottles that are gone or empty, by name
+     * @param families of its bottles, each once
      */
     public record StepRecipe(
             UUID recipe,
             String name,
             Lab colour,
             List<MixCard.Portion> helping,
-            List<String> missing) {
+            List<String> missing,
+            List<String> families) {
         /** As a screen shows it. */
         public String hex() {
             return Srgb.toHex(colour);
@@ -79,6 +83,7 @@ public class StepMixes {
         }
         List<MixCard.Portion> helping = new ArrayList<>();
         List<String> missing = new ArrayList<>();
+        Set<String> families = new LinkedHashSet<>();
         for (Mixing.Drops d : drops) {
             Bottle was = all.get(d.bottle().toString());
             Bottle is = here.get(d.bottle().toString());
@@ -88,6 +93,7 @@ public class StepMixes {
             if (is == null || is.amountMl() <= 0) {
                 missing.add(was.name());
             }
+            families.add(was.family());
             helping.add(portion(was, d.drops() / common, is == null ? 0 : is.amountMl()));
         }
         return new StepRecipe(
@@ -95,7 +101,8 @@ public class StepMixes {
                 r.name(),
                 org.pendrik.core.paint.Light.D65.lab(mix.seen()),
                 helping,
-                missing);
+                missing,
+                List.copyOf(families));
     }
 
     private static MixCard.Portion portion(Bottle b, int drops, double left) {

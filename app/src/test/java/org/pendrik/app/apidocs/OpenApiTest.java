@@ -66,7 +66,7 @@ public class OpenApiTest extends AppTest {
                 tried++;
             }
         }
-        assertEquals(tried, 21);
+        assertEquals(tried, 24);
     }
 
     @Test

@@ -280,6 +280,10 @@ public class PlanStoryTest extends AppTest {
                 mix);
         assertEquals(planned(job, id).path("mix").path("name").asString(), "sun");
         assertEquals(
+                planned(job, id).path("mix").path("otherFamilies").get(0).asString(),
+                "test acrylic",
+                "no material of the step's family");
+        assertEquals(
                 planned(job, id).path("hex").asString(),
                 mix.path("hex").asString(),
                 "the cores show the mix, not the bottle");

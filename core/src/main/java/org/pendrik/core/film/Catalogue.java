@@ -162,6 +162,22 @@ public final class Catalogue {
         return t;
     }
 
+    /**
+     * Whether paint of a family dries and is bitten as a material: it has the same family, or a
+     * material of that family the same binder.
+     *
+     * @param family as on a bottle, in any case; one that no material has is like none
+     */
+    public boolean isLike(String family, Material material) {
+        return family.equalsIgnoreCase(material.family())
+                || materials.values().stream()
+                        .anyMatch(
+                                m ->
+                                        m.family().equalsIgnoreCase(family)
+                                                && m.binder().isPresent()
+                                                && m.binder().equals(material.binder()));
+    }
+
     /** The material that a technique starts with. */
     public Material startingMaterial(Technique technique) {
         return material(technique.materials().getFirst());

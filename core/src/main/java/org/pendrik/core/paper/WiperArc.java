@@ -69,6 +69,22 @@ public record WiperArc(
 
     /** What the wiper keeps clean, as one piece. */
     public CutSheet.Piece piece() {
+        Polygon p = clean();
+        return new CutSheet.Piece(
+                "wiper arc",
+                Arrays.stream(p.getExteriorRing().getCoordinates())
+                        .limit(p.getExteriorRing().getNumPoints() - 1L)
+                        .map(c -> new Point(c.x, c.y))
+                        .toList());
+    }
+
+    /** How much of the pane that is, above 0 to 1. */
+    public double cleanShare() {
+        return clean().getArea() / (paneWidthMm * paneHeightMm);
+    }
+
+    /** The largest part of the pane that the blade sweeps. */
+    private Polygon clean() {
         double out = armMm + bladeMm / 2;
         double in = armMm - bladeMm / 2;
         List<Coordinate> ring = new ArrayList<>();
@@ -102,12 +118,7 @@ public record WiperArc(
                     "does not reach the pane",
                     "Check the pivot, the arm and the angles.");
         }
-        return new CutSheet.Piece(
-                "wiper arc",
-                Arrays.stream(p.getExteriorRing().getCoordinates())
-                        .limit(p.getExteriorRing().getNumPoints() - 1L)
-                        .map(c -> new Point(c.x, c.y))
-                        .toList());
+        return p;
     }
 
     private void arc(List<Coordinate> ring, double radius, double from, double to) {

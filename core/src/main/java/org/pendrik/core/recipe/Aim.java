@@ -12,7 +12,10 @@ import org.pendrik.core.colour.Lab;
  */
 final class Aim {
     /** How many half-spaces. */
-    static final int DIRECTIONS = 27;
+    static final int DIRECTIONS = 31;
+
+    /** Thicknesses of slices for which supports are kept, the whole among them. */
+    private static final int SLICINGS = 4;
 
     final Region region;
 
@@ -21,6 +24,9 @@ final class Aim {
 
     final double[] supports;
     final double[] nears;
+
+    /** The supports of slices, thick ones first: slice s of halving h stands at 2^h − 1 + s. */
+    private final double[][] slices;
 
     /** Y of the lightest and of the darkest colour that still count. */
     final double lightest;
@@ -39,6 +45,11 @@ final class Aim {
         Region better = tolerance > 0 ? new Region(target, off) : region;
         List<double[]> all = new ArrayList<>(Arrays.asList(Region.directions(target)));
         all.add(Region.away(target, best));
+        // in a slice these are X and Z alone, a box that the others may leave far too open
+        for (int sign = -1; sign <= 1; sign += 2) {
+            all.add(Region.covector(best, 0, sign, 0));
+            all.add(Region.covector(best, 0, 0, sign));
+        }
         directions = new double[all.size()][3];
         supports = new double[all.size()];
         nears = new double[all.size()];
@@ -54,6 +65,24 @@ final class Aim {
         }
         lightest = region.support(0, 1, 0);
         darkest = -region.support(0, -1, 0);
+        slices = new double[(1 << SLICINGS) - 1][];
+        for (int i = 0; i < slices.length; i++) {
+            int depth = Integer.SIZE - 1 - Integer.numberOfLeadingZeros(i + 1);
+            double thick = (lightest - darkest) / (1 << depth);
+            double from = darkest + (i + 1 - (1 << depth)) * thick;
+            slices[i] = region.supports(directions, supports, from, from + thick);
+        }
+    }
+
+    /**
+     * What the directions come to at most in a slice: the range of Y halved so many times, and of
+     * these the one counted from the darkest. Slices that are thinner than any that are kept are
+     * part of a thicker one.
+     */
+    double[] supports(int halvings, int slice) {
+        int thinner = Math.max(0, halvings - (SLICINGS - 1));
+        int depth = halvings - thinner;
+        return slices[(1 << depth) - 1 + (slice >> thinner)];
     }
 
     /** ΔE00 within which something would be better by more than the tolerance. */

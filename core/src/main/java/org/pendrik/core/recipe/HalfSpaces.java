@@ -18,20 +18,25 @@ final class HalfSpaces {
     /** The same without the part of Y, of which it is only known in which slice it lies. */
     final float[] rest = new float[LANES];
 
-    /** Takes over an aim, each half-space larger by what floats round. */
-    void aim(Aim aim, float rounding) {
+    /** Takes over the directions of an aim. */
+    void aim(Aim aim) {
         Arrays.fill(most, Float.MAX_VALUE);
         for (int d = 0; d < Aim.DIRECTIONS; d++) {
             for (int a = 0; a < 3; a++) {
                 up[a][d] = (float) Math.max(0, aim.directions[d][a]);
                 down[a][d] = (float) Math.min(0, aim.directions[d][a]);
             }
-            most[d] = (float) aim.supports[d] + rounding;
         }
     }
 
-    /** Sets what is left for X and Z when Y is from darkest to lightest. */
-    void slice(float darkest, float lightest) {
+    /**
+     * Takes over what the directions come to at most where Y is from darkest to lightest, each
+     * half-space larger by what floats round.
+     */
+    void slice(double[] supports, float darkest, float lightest, float rounding) {
+        for (int d = 0; d < supports.length; d++) {
+            most[d] = (float) supports[d] + rounding;
+        }
         float[] upY = up[1];
         float[] downY = down[1];
         for (int d = 0; d < LANES; d++) {

@@ -1,6 +1,7 @@
 package org.pendrik.core.recipe;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.pendrik.core.colour.Ciede2000;
 import org.pendrik.core.colour.Lab;
@@ -63,6 +64,13 @@ final class Region {
     private final double[] ys;
     private final double[] zs;
 
+    /** Of a large region: a*, b* and their steps, and the least ΔE00 of each square in them. */
+    private double[] box = {};
+
+    private double sideA;
+    private double sideB;
+    private double[][] leasts = {};
+
     Region(Lab target, double reach) {
         this.target = target;
         this.reach = reach;
@@ -98,9 +106,10 @@ final class Region {
 
     /** Corners of all squares of a* and b* that may be near enough, at both ends of lightness. */
     private List<double[]> grid() {
-        double[] box = box();
-        double sideA = (box[1] - box[0]) / GRID;
-        double sideB = (box[3] - box[2]) / GRID;
+        box = box();
+        sideA = (box[1] - box[0]) / GRID;
+        sideB = (box[3] - box[2]) / GRID;
+        leasts = new double[GRID + 1][GRID + 1];
         double reaches = Math.hypot(sideA, sideB) / 2;
         boolean[][] near = new boolean[GRID + 1][GRID + 1];
         double[][] left = new double[GRID + 1][GRID + 1];
@@ -111,6 +120,7 @@ final class Region {
                 double off = off(target, target.l(), a, b);
                 double least = Math.max(0, off - steepest(a, b) * reaches);
                 left[i][j] = Math.sqrt(Math.max(0, reach * reach - least * least));
+                leasts[i][j] = least;
                 near[i][j] = least <= reach;
             }
         }
@@ -223,6 +233,61 @@ final class Region {
 
     double reach() {
         return reach;
+    }
+
+    /**
+     * The largest values of some directions over those near colours whose Y is in a slice; never
+     * more than over all near colours. A slice leaves less for a* and b*: what lightness takes of
+     * ΔE00 is the same for all of them.
+     */
+    double[] supports(double[][] directions, double[] all, double darkest, double lightest) {
+        double[] out = all.clone();
+        if (leasts.length == 0) {
+            return out;
+        }
+        double l0 = Srgb.relativeToLab(darkest, darkest, darkest).l();
+        double l1 = Srgb.relativeToLab(lightest, lightest, lightest).l();
+        double nearest = Math.clamp(target.l(), l0, l1);
+        double taken = off(target, nearest, target.a(), target.b());
+        double left = Math.sqrt(Math.max(0, reach * reach - taken * taken));
+        // a cube bends by 6 at most, so between both ends it rises by less than this
+        double step = (l1 - l0) / 116;
+        double bend = 0.75 * step * step;
+        Arrays.fill(out, Double.NEGATIVE_INFINITY);
+        for (double l : new double[] {l0, l1}) {
+            double y = Srgb.labToRelative(new Lab(l, 0, 0))[1];
+            for (int i = 0; i <= GRID; i++) {
+                int first = 0;
+                int last = GRID;
+                while (first <= GRID && leasts[i][first] > left) {
+                    first++;
+                }
+                while (last > first && leasts[i][last] > left) {
+                    last--;
+                }
+                if (first > GRID) {
+                    continue;
+                }
+                double a = box[0] + i * sideA;
+                // X grows with a*, Z falls with b*
+                double mostX = Srgb.labToRelative(new Lab(l, a + sideA / 2, 0))[0];
+                double leastX = Srgb.labToRelative(new Lab(l, a - sideA / 2, 0))[0];
+                double mostZ = Srgb.labToRelative(new Lab(l, 0, box[2] + (first - 0.5) * sideB))[2];
+                double leastZ = Srgb.labToRelative(new Lab(l, 0, box[2] + (last + 0.5) * sideB))[2];
+                for (int d = 0; d < directions.length; d++) {
+                    double[] u = directions[d];
+                    double at =
+                            u[0] * (u[0] > 0 ? mostX : leastX)
+                                    + u[1] * y
+                                    + u[2] * (u[2] > 0 ? mostZ : leastZ);
+                    out[d] = Math.max(out[d], at + bend);
+                }
+            }
+        }
+        for (int d = 0; d < out.length; d++) {
+            out[d] = Math.min(out[d], all[d]);
+        }
+        return out;
     }
 
     /** The largest value of a direction over the region. */

@@ -88,22 +88,29 @@ final class Slice {
         this.level = level;
         if (aim != aimed) {
             aimed = aim;
-            sides.aim(aim, ROUNDING);
+            sides.aim(aim);
         }
-        return out(0, target, (float) aim.darkest - ROUNDING, (float) aim.lightest + ROUNDING);
+        return out(aim, 0, 0, target);
     }
 
-    private boolean out(int depth, Tangent cut, float darkest, float lightest) {
+    /** One slice of those that so many halvings make, counted from the darkest. */
+    private boolean out(Aim aim, int depth, int slice, Tangent cut) {
+        double high = (aim.lightest - aim.darkest) / (1 << depth);
+        float darkest = (float) (aim.darkest + slice * high) - ROUNDING;
+        float lightest = (float) (aim.darkest + (slice + 1) * high) + ROUNDING;
         Layer layer = layers[depth];
-        if (!layer.cut(cut, darkest, lightest) || layer.apart(darkest, lightest)) {
+        if (!layer.cut(cut, darkest, lightest)) {
+            return true;
+        }
+        sides.slice(aim.supports(depth, slice), darkest, lightest, ROUNDING);
+        if (layer.apart()) {
             return true;
         }
         if (depth + 1 == layers.length || lightest - darkest < thick) {
             return false;
         }
-        float middle = (darkest + lightest) / 2;
-        return out(depth + 1, layer.middle, darkest, middle)
-                && out(depth + 1, layer.middle, middle, lightest);
+        return out(aim, depth + 1, 2 * slice, layer.middle)
+                && out(aim, depth + 1, 2 * slice + 1, layer.middle);
     }
 
     /** What is left of the simplex between two Y. */
@@ -220,10 +227,9 @@ final class Slice {
         }
 
         /** Whether a half-space has all that is left outside. */
-        boolean apart(float darkest, float lightest) {
+        boolean apart() {
             rise();
             bands.middle(left, many, middle);
-            sides.slice(darkest, lightest);
             bands.below(left, many, middle, span, low);
             return bands.apart(sides, low, left, many, span.rise);
         }

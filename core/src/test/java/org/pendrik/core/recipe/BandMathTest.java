@@ -115,8 +115,8 @@ public class BandMathTest {
     public void bothSayTheSameOfDirections() {
         Aim aim = new Aim(Shelves.target(7), 4, 0.1, new Lab(50, 4, -4));
         HalfSpaces sides = new HalfSpaces();
-        sides.aim(aim, 0);
-        sides.slice((float) aim.darkest, (float) aim.lightest);
+        sides.aim(aim);
+        sides.slice(aim.supports, (float) aim.darkest, (float) aim.lightest, 0);
         SplittableRandom random = new SplittableRandom(3);
         boolean[] seen = new boolean[2];
         for (int i = 0; i < 2000; i++) {

@@ -47,6 +47,41 @@ public class RegionTest {
         assertTrue(inside > 6_000, "only " + inside);
     }
 
+    /** Nothing that is near enough lies beyond what its slice leaves; slices leave less. */
+    @Test
+    public void slicesHoldEveryNearColourOfTheirs() {
+        SplittableRandom r = new SplittableRandom(5);
+        int inside = 0;
+        int tighter = 0;
+        for (int trial = 0; trial < 30; trial++) {
+            Lab target =
+                    new Lab(20 + 60 * r.nextDouble(), 60 * r.nextDouble(), -60 * r.nextDouble());
+            double off = 0.9 + 11 * r.nextDouble();
+            Aim aim = new Aim(target, off, 0.1, near(target, 2 * off, r));
+            for (int i = 0; i < 6000; i++) {
+                Lab c = near(target, off * 6, r);
+                if (ColourDifference.ciede2000(target, c) > aim.reach()) {
+                    continue;
+                }
+                inside++;
+                double[] xyz = Srgb.labToRelative(c);
+                for (int halvings = 0; halvings <= 6; halvings++) {
+                    double share = (xyz[1] - aim.darkest) / (aim.lightest - aim.darkest);
+                    int slice = (int) (share * (1 << halvings));
+                    double[] most = aim.supports(halvings, slice);
+                    for (int d = 0; d < Aim.DIRECTIONS; d++) {
+                        double[] u = aim.directions[d];
+                        double at = u[0] * xyz[0] + u[1] * xyz[1] + u[2] * xyz[2];
+                        assertTrue(at <= most[d] + 1e-9, target + " off " + off + " misses " + c);
+                        tighter += most[d] < aim.supports[d] - 1e-3 ? 1 : 0;
+                    }
+                }
+            }
+        }
+        assertTrue(inside > 3_000, "only " + inside);
+        assertTrue(tighter > inside * Aim.DIRECTIONS, "only " + tighter);
+    }
+
     private static Lab near(Lab c, double far, SplittableRandom r) {
         return new Lab(
                 c.l() + far * (r.nextDouble() - 0.5),
