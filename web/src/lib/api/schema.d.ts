@@ -476,6 +476,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/scale/spacing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far apart are marks in a row on the model, and how many are made? */
+        post: operations["spacing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/scale/tread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What strip covers a tread, and how far does the car roll in a turn? */
+        post: operations["tread"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/scale/units": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What does a gauge or a thermometer say in the other unit? */
+        post: operations["units"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/scale/wiper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What does a wiper keep clean on the model? */
+        post: operations["wiper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/schools": {
         parameters: {
             query?: never;
@@ -3871,6 +3939,23 @@ export interface components {
             /** Format: date-time */
             windowOpens?: string | null;
         };
+        SpacingAnswer: {
+            /** Format: double */
+            modelMm: number;
+            /** Format: int32 */
+            onModel: number;
+            /** Format: int32 */
+            onPrototype: number;
+            /** Format: int32 */
+            oneIn: number;
+        };
+        SpacingQuestion: {
+            apart: string;
+            length: string;
+            ratio: string;
+            /** Format: double */
+            viewingMm: number;
+        };
         SpotMeasure: {
             /** @enum {string} */
             kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
@@ -3938,9 +4023,11 @@ export interface components {
             zones: string[];
         };
         StepMixView: {
+            family: string;
             hex: string;
             missing: string[];
             name: string;
+            otherFamilies: string[];
             /** Format: uuid */
             recipe: string;
         };
@@ -4150,6 +4237,33 @@ export interface components {
             session: components["schemas"]["Planned"][];
             zoneId: string;
         };
+        TreadAnswer: {
+            /** Format: double */
+            rollMm: number;
+            /** Format: double */
+            stripMm: number;
+            /** Format: double */
+            treadMm: number;
+            /** Format: double */
+            wheelMm: number;
+        };
+        TreadQuestion: {
+            ratio: string;
+            tread: string;
+            wheel: string;
+        };
+        UnitsAnswer: {
+            /** @enum {string} */
+            unit: "BAR" | "PSI" | "CELSIUS" | "FAHRENHEIT";
+            /** Format: double */
+            value: number;
+        };
+        UnitsQuestion: {
+            /** @enum {string} */
+            from: "BAR" | "PSI" | "CELSIUS" | "FAHRENHEIT";
+            /** Format: double */
+            value: number;
+        };
         UnwrapAnswer: {
             /** Format: double */
             arcMm: number;
@@ -4232,6 +4346,18 @@ export interface components {
             makeup: components["schemas"]["MakeupView"];
             worse: string[];
         };
+        WiperAnswer: {
+            /** Format: double */
+            cleanShare: number;
+            /** Format: double */
+            innerMm: number;
+            /** Format: double */
+            outerMm: number;
+            /** Format: double */
+            paneHeightMm: number;
+            /** Format: double */
+            paneWidthMm: number;
+        };
         WiperArc: {
             /** Format: double */
             armMm: number;
@@ -4249,6 +4375,15 @@ export interface components {
             pivotYMm: number;
             /** Format: double */
             toDegrees: number;
+        };
+        WiperQuestion: {
+            arm: string;
+            blade: string;
+            paneHeight: string;
+            paneWidth: string;
+            ratio: string;
+            /** Format: double */
+            sweepDegrees: number;
         };
         WorkWindow: {
             /** Format: double */
@@ -4903,6 +5038,102 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ScaleAnswer"];
+                };
+            };
+        };
+    };
+    spacing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpacingQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SpacingAnswer"];
+                };
+            };
+        };
+    };
+    tread: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TreadQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TreadAnswer"];
+                };
+            };
+        };
+    };
+    units: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UnitsQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["UnitsAnswer"];
+                };
+            };
+        };
+    };
+    wiper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WiperQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WiperAnswer"];
                 };
             };
         };

@@ -80,9 +80,9 @@
 	{/if}
 	{#if step.mix?.otherFamilies.length}
 		<p class="border-l-4 border-ink pl-2">
-			{step.mix.otherFamilies.join(', ')} dries and bites otherwise than {step.mix.family}, which this
-			step was checked as. Change the material of the step to that of the recipe, or mix from bottles
-			that are {step.mix.family}.
+			{step.mix.otherFamilies.join(', ')} dries and bites otherwise than {step.mix.family}, which
+			this step was checked as. Change the material of the step to that of the recipe, or mix from
+			bottles that are {step.mix.family}.
 		</p>
 	{/if}
 {/if}

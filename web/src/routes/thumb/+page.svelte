@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { api, must } from '$lib/api/client';
+	import LayoutCards from '$lib/thumb/layout-cards.svelte';
 	import QuickCard from '$lib/thumb/quick-card.svelte';
 	import { number, Quick } from '$lib/thumb/quick.svelte';
 	import Button from '$lib/ui/button.svelte';
@@ -325,5 +326,6 @@
 				</details>
 			{/snippet}
 		</QuickCard>
+		<LayoutCards />
 	</div>
 </div>

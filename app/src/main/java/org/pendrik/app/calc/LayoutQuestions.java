@@ -5,6 +5,7 @@ import org.pendrik.core.measure.Spacing;
 import org.pendrik.core.paper.Tread;
 import org.pendrik.core.paper.WiperArc;
 import org.pendrik.core.units.FeetInches;
+import org.pendrik.core.units.Gauge;
 import org.pendrik.core.units.Rational;
 
 /** Small questions about what is laid out on the model: wiper arcs, treads, rows of marks. */
@@ -21,6 +22,11 @@ final class LayoutQuestions {
     static final String SPACING =
             """
             {"length": "12 m", "apart": "600 mm", "ratio": "87.1", "viewingMm": 400}
+            """;
+
+    static final String UNITS =
+            """
+            {"value": 20, "from": "PSI"}
             """;
 
     private LayoutQuestions() {}
@@ -117,5 +123,15 @@ final class LayoutQuestions {
                         mm("Spacing", q.apart()),
                         new Sight(q.viewingMm(), ratio(q.ratio())));
         return new SpacingAnswer(s.onPrototype(), s.onModel(), s.oneIn(), s.modelMm());
+    }
+
+    /** A number on a gauge or a thermometer. */
+    record UnitsQuestion(double value, Gauge from) {}
+
+    /** The same in the other unit of its kind. */
+    record UnitsAnswer(double value, Gauge unit) {}
+
+    static UnitsAnswer units(UnitsQuestion q) {
+        return new UnitsAnswer(q.from().toOther(q.value()), q.from().other());
     }
 }

@@ -92,6 +92,13 @@ class RuleOfThumbController {
         return LayoutQuestions.spacing(question);
     }
 
+    @Operation(summary = "What does a gauge or a thermometer say in the other unit?")
+    @WorkedExample(name = "a compressor", body = LayoutQuestions.UNITS)
+    @PostMapping("/scale/units")
+    LayoutQuestions.UnitsAnswer units(@RequestBody LayoutQuestions.UnitsQuestion question) {
+        return LayoutQuestions.units(question);
+    }
+
     @Operation(summary = "Which spectrum may a colour have?")
     @WorkedExample(name = "a dark green", body = PaintQuestions.ESTIMATE)
     @PostMapping("/colour/estimate")

@@ -66,7 +66,7 @@ public class OpenApiTest extends AppTest {
                 tried++;
             }
         }
-        assertEquals(tried, 24);
+        assertEquals(tried, 25);
     }
 
     @Test

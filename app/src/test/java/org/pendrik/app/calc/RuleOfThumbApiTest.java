@@ -98,6 +98,10 @@ public class RuleOfThumbApiTest extends AppTest {
             {"scale", MixQuestions.SCALE.replace("40ft 6in", "long"), "is not a length"},
             {"scale", MixQuestions.SCALE.replace("87.1", "0"), "Scale (0) must be from 1"},
             {"mix/amount", MixQuestions.AMOUNT.replace("9600", "0"), "Area (0 mm²)"},
+            {"scale/wiper", LayoutQuestions.WIPER.replace("12in", "no"), "is not a length"},
+            {"scale/tread", LayoutQuestions.TREAD.replace("100 mm", "2 m"), "Tread (22.96"},
+            {"scale/spacing", LayoutQuestions.SPACING.replace("600 mm", "20 m"), "Spacing (20000"},
+            {"scale/units", LayoutQuestions.UNITS.replace("20", "-3"), "Pressure (-3)"},
             {"colour/mix", PaintQuestions.MIX.replace("flat", "velvet"), "Use gloss"},
             {
                 "colour/mix",

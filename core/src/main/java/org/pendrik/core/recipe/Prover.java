@@ -16,7 +16,7 @@ import org.pendrik.core.colour.Srgb;
  * every mix lie between two planes. A direction of {@link Region} in which all corners lie outside
  * rules the cell out; else each direction is one linear inequality on the drops. The whole numbers
  * of drops that satisfy all of them are tried; where they are many, the cell is halved at its
- * longest edge.
+ * longest edge, and each half is asked by a {@link Slice} first.
  *
  * <p>Guarantee: no recipe inside the half-spaces of the region is passed over, up to rounding (1e-9
  * of the drops). That the half-spaces hold all near colours rests on {@link Region}'s samples and
@@ -87,16 +87,6 @@ final class Prover {
     private double[] supports = new double[0];
     private long tried;
     private long choices;
-
-    /** Corners, and for each the linear form over drops that says how much of it is in a mix. */
-    private static final class Cell {
-        final Corner[] corners = new Corner[4];
-        final double[][] forms = new double[4][4];
-
-        final Corner middle = new Corner();
-        final Point[] points = new Point[4];
-        final Point point = new Point();
-    }
 
     Prover(
             Kernel kernel,

@@ -12,9 +12,9 @@ import org.jspecify.annotations.Nullable;
  * one, the point of the cut. Over these the chords are a linear function that no Y exceeds; where
  * it falls below the darkest near colour is the second cut. The few points that remain as corners
  * lie close together, and one tangent in their middle and the chords between them bound X, Y and Z
- * well; Y is also bound by the slice itself. A half-space of {@link Aim} in which all of them lie
- * outside rules the choice out. A thick slice that stays is halved in Y, each half with the tangent
- * of the whole.
+ * well; Y is also bound by the slice itself. A half-space in which all of them lie outside rules
+ * them out; {@link Aim} has half-spaces for each slice. A thick slice that stays is halved in Y,
+ * each half with the tangent of the whole.
  *
  * <p>Where S runs differently from corner to corner, a tangent is continued with the least S to
  * darker and with the most S to lighter corners, and chords are raised by a quarter of the product
@@ -22,7 +22,7 @@ import org.jspecify.annotations.Nullable;
  * Mathematische Zeitschrift 39 (1935), 215–226).
  *
  * <p>Cost: at most a dozen spectra of floats for each slice. Guarantee: a choice is ruled out only
- * when each of its mixes lies outside one of the half-spaces, by more than floats round.
+ * when each of its mixes lies outside a half-space of its slice, by more than floats round.
  */
 final class Slice {
     /** Two cuts of four corners leave eight points at most, and the dark corners four. */
@@ -70,7 +70,7 @@ final class Slice {
 
     /**
      * Whether all mixes of p paints, one drop at least of each and {@code more} beyond that, lie
-     * outside one of the half-spaces each.
+     * outside a half-space of their slice each.
      */
     boolean out(int[] chosen, int p, int more, Aim aim) {
         boolean level = true;
