@@ -18,8 +18,5 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 6, time = 1)
 @Fork(
         value = 1,
-        jvmArgsAppend = {
-            "--enable-native-access=ALL-UNNAMED",
-            "--add-modules=jdk.incubator.vector"
-        })
+        jvmArgsAppend = {"--enable-native-access=ALL-UNNAMED"})
 public abstract class Timed {}

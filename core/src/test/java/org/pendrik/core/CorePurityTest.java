@@ -34,23 +34,10 @@ public class CorePurityTest {
                         "java.io",
                         "java.math",
                         "java.nio.charset",
-                        "jdk.incubator.vector",
                         "org.ejml..",
                         "org.locationtech.jts..",
                         "org.apache.commons.csv",
                         "org.jspecify.annotations")
-                .check(core);
-    }
-
-    /** Where the vector module is not there, everything else is loaded all the same. */
-    @Test
-    public void onlyTheArithmeticOfBandsNeedsTheVectorModule() {
-        noClasses()
-                .that()
-                .doNotHaveSimpleName("VectorBandMath")
-                .should()
-                .dependOnClassesThat()
-                .resideInAPackage("jdk.incubator..")
                 .check(core);
     }
 

@@ -25,7 +25,6 @@ final class Server implements AutoCloseable {
             List.of(
                     "-Xmx512m",
                     "--enable-native-access=ALL-UNNAMED",
-                    "--add-modules=jdk.incubator.vector",
                     "--sun-misc-unsafe-memory-access=allow",
                     "-Djava.awt.headless=true");
 

@@ -97,7 +97,7 @@ final class Prover {
             double[] targetRatio,
             Found start) {
         planes = new Planes(kernel);
-        bands = BandMath.of(kernel);
+        bands = new BandMath(kernel);
         slice = new Slice(kernel, bands, targetRatio, HALVINGS, THICK);
         this.lattices = lattices;
         this.kernel = kernel;

@@ -4,29 +4,19 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.Function;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.KubelkaMunk;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.paint.Reflectance;
 import org.pendrik.core.paint.SpectrumFit;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class SliceTest {
     private static final int DROPS = 9;
 
-    @DataProvider
-    public Object[] arithmetic() {
-        return new Object[] {
-            (Function<Kernel, BandMath>) PlainBandMath::new,
-            (Function<Kernel, BandMath>) VectorBandMath::new
-        };
-    }
-
     /** A choice that is ruled out has no mix that is near; most choices are ruled out. */
-    @Test(dataProvider = "arithmetic")
-    public void whatIsRuledOutHasNoNearMix(Function<Kernel, BandMath> bands) {
+    @Test
+    public void whatIsRuledOutHasNoNearMix() {
         int out = 0;
         int all = 0;
         for (int seed = 1; seed <= 16; seed++) {
@@ -40,7 +30,7 @@ public class SliceTest {
             Kernel kernel = new Kernel(k, s, Light.D65, Shelves.FLAT);
             Lab target = Shelves.target(seed * 31L);
             Aim aim = new Aim(target, 0.5 * seed, 0.1, new Lab(50, seed, -seed));
-            Slice slice = new Slice(kernel, bands.apply(kernel), ratio(target), 3, 0.002);
+            Slice slice = new Slice(kernel, new BandMath(kernel), ratio(target), 3, 0.002);
             for (int a = 0; a < k.length; a++) {
                 for (int b = a + 1; b < k.length; b++) {
                     for (int c = b + 1; c < k.length; c++) {
