@@ -4,7 +4,9 @@ import java.util.Arrays;
 
 /** The half-spaces of an {@link Aim} as floats, their directions in positive and negative parts. */
 final class HalfSpaces {
-    /** Room for all directions in whole vectors; as many bits as half a long. */
+    /**
+     * Room for all directions in whole vectors; the directions that are none leave nothing outside.
+     */
     static final int LANES = 32;
 
     /** By axis, then direction. */

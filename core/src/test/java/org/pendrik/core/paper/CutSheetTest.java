@@ -95,6 +95,14 @@ public class CutSheetTest {
         }
     }
 
+    /** A sector of a ring of 80°, from 4 to 9 mm, all of it within a pane of 40 × 40 mm. */
+    @Test
+    public void aWiperKeepsItsRingClean() {
+        double ring = Math.PI * (81 - 16) * 80 / 360;
+        double share = new WiperArc(40, 40, 20, 30, 6.5, 5, -40, 40).cleanShare();
+        assertEquals(share, ring / 1600, 1e-4);
+    }
+
     @Test
     public void theSweepEndsAtThePane() {
         for (Point p : WIPER.piece().outline()) {
