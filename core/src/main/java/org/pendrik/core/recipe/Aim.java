@@ -15,7 +15,7 @@ final class Aim {
     static final int DIRECTIONS = 31;
 
     /** Thicknesses of slices for which supports are kept, the whole among them. */
-    private static final int SLICINGS = 4;
+    private static final int SLICINGS = 7;
 
     final Region region;
 
@@ -51,7 +51,7 @@ final class Aim {
             all.add(Region.covector(best, 0, 0, sign));
         }
         directions = new double[all.size()][3];
-        supports = new double[all.size()];
+        double[] supports = new double[all.size()];
         nears = new double[all.size()];
         for (int i = 0; i < directions.length; i++) {
             double[] d = all.get(i);
@@ -66,12 +66,19 @@ final class Aim {
         lightest = region.support(0, 1, 0);
         darkest = -region.support(0, -1, 0);
         slices = new double[(1 << SLICINGS) - 1][];
-        for (int i = 0; i < slices.length; i++) {
-            int depth = Integer.SIZE - 1 - Integer.numberOfLeadingZeros(i + 1);
-            double thick = (lightest - darkest) / (1 << depth);
-            double from = darkest + (i + 1 - (1 << depth)) * thick;
-            slices[i] = region.supports(directions, supports, from, from + thick);
+        int thinnest = 1 << (SLICINGS - 1);
+        double thick = (lightest - darkest) / thinnest;
+        for (int i = 0; i < thinnest; i++) {
+            double from = darkest + i * thick;
+            slices[thinnest - 1 + i] = region.supports(directions, supports, from, from + thick);
         }
+        for (int i = thinnest - 2; i >= 0; i--) {
+            slices[i] = new double[directions.length];
+            for (int d = 0; d < directions.length; d++) {
+                slices[i][d] = Math.max(slices[2 * i + 1][d], slices[2 * i + 2][d]);
+            }
+        }
+        this.supports = slices[0];
     }
 
     /**

@@ -117,7 +117,7 @@ public final class RecipeSearch {
         Found start = climb.best();
         int n = shelf.size();
         Lattice[] lattices = new Lattice[5];
-        for (int p = 3; p <= 4; p++) {
+        for (int p = 2; p <= 4; p++) {
             lattices[p] = new Lattice(p, limits.mostDrops);
         }
         double[] ratio = targetRatio();
@@ -234,6 +234,7 @@ public final class RecipeSearch {
                                     int[] pair = pairs.get(x);
                                     choices(lanes.get(lane), screen, p, pair[0], pair[1]);
                                 }
+                                lanes.get(lane).finish();
                             });
             for (Prover lane : lanes) {
                 first.heed(lane);

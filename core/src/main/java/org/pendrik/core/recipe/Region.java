@@ -37,7 +37,7 @@ final class Region {
     private static final double STRIDE = 1.3;
 
     /** Squares of the grid from end to end. */
-    private static final int GRID = 96;
+    private static final int GRID = 128;
 
     /** No surface has an a* or b* beyond this. */
     private static final double WIDEST = 150;
@@ -53,6 +53,14 @@ final class Region {
     /** Chroma under which the hue turns fast. */
     private static final double NEAR_GREY = 12;
 
+    /** Where hue turns from one side to the other, lobes are finer than the grid. */
+    private static final double GREY = 20;
+
+    /** The cosine of the hue from which on ΔE00 jumps, and the squares left for that elsewhere. */
+    private static final double OPPOSITE = -0.8;
+
+    private static final double BETWEEN = 0.15;
+
     /** Directions in which the outermost point of a large region is kept. */
     private static final int KEPT = 320;
 
@@ -64,12 +72,15 @@ final class Region {
     private final double[] ys;
     private final double[] zs;
 
-    /** Of a large region: a*, b* and their steps, and the least ΔE00 of each square in them. */
+    /** Of a large region: a*, b* and their steps, and ΔE00 without lightness at these. */
     private double[] box = {};
 
     private double sideA;
     private double sideB;
-    private double[][] leasts = {};
+    private double[][] offs = {};
+
+    /** The least that ΔE00 without lightness comes to in the squares of a finer grid about grey. */
+    private double[][] greys = {};
 
     Region(Lab target, double reach) {
         this.target = target;
@@ -109,7 +120,8 @@ final class Region {
         box = box();
         sideA = (box[1] - box[0]) / GRID;
         sideB = (box[3] - box[2]) / GRID;
-        leasts = new double[GRID + 1][GRID + 1];
+        offs = new double[GRID + 1][GRID + 1];
+        greys = greys();
         double reaches = Math.hypot(sideA, sideB) / 2;
         boolean[][] near = new boolean[GRID + 1][GRID + 1];
         double[][] left = new double[GRID + 1][GRID + 1];
@@ -120,7 +132,7 @@ final class Region {
                 double off = off(target, target.l(), a, b);
                 double least = Math.max(0, off - steepest(a, b) * reaches);
                 left[i][j] = Math.sqrt(Math.max(0, reach * reach - least * least));
-                leasts[i][j] = least;
+                offs[i][j] = off;
                 near[i][j] = least <= reach;
             }
         }
@@ -242,7 +254,7 @@ final class Region {
      */
     double[] supports(double[][] directions, double[] all, double darkest, double lightest) {
         double[] out = all.clone();
-        if (leasts.length == 0) {
+        if (offs.length == 0) {
             return out;
         }
         double l0 = Srgb.relativeToLab(darkest, darkest, darkest).l();
@@ -253,39 +265,115 @@ final class Region {
         // a cube bends by 6 at most, so between both ends it rises by less than this
         double step = (l1 - l0) / 116;
         double bend = 0.75 * step * step;
+        Outline outline = new Outline(left);
         Arrays.fill(out, Double.NEGATIVE_INFINITY);
         for (double l : new double[] {l0, l1}) {
-            double y = Srgb.labToRelative(new Lab(l, 0, 0))[1];
-            for (int i = 0; i <= GRID; i++) {
-                int first = 0;
-                int last = GRID;
-                while (first <= GRID && leasts[i][first] > left) {
-                    first++;
-                }
-                while (last > first && leasts[i][last] > left) {
-                    last--;
-                }
-                if (first > GRID) {
-                    continue;
-                }
-                double a = box[0] + i * sideA;
-                // X grows with a*, Z falls with b*
-                double mostX = Srgb.labToRelative(new Lab(l, a + sideA / 2, 0))[0];
-                double leastX = Srgb.labToRelative(new Lab(l, a - sideA / 2, 0))[0];
-                double mostZ = Srgb.labToRelative(new Lab(l, 0, box[2] + (first - 0.5) * sideB))[2];
-                double leastZ = Srgb.labToRelative(new Lab(l, 0, box[2] + (last + 0.5) * sideB))[2];
-                for (int d = 0; d < directions.length; d++) {
-                    double[] u = directions[d];
-                    double at =
-                            u[0] * (u[0] > 0 ? mostX : leastX)
-                                    + u[1] * y
-                                    + u[2] * (u[2] > 0 ? mostZ : leastZ);
-                    out[d] = Math.max(out[d], at + bend);
-                }
-            }
+            outline.extend(directions, l, bend, out);
         }
         for (int d = 0; d < out.length; d++) {
             out[d] = Math.min(out[d], all[d]);
+        }
+        return out;
+    }
+
+    /**
+     * Where the edges of the grid cross from near to far: a*, b*, and margins of both for what lies
+     * between.
+     */
+    private final class Outline {
+        private final List<double[]> points = new ArrayList<>();
+
+        Outline(double left) {
+            for (int i = 0; i <= GRID; i++) {
+                for (int j = 0; j <= GRID; j++) {
+                    if (offs[i][j] > left) {
+                        continue;
+                    }
+                    cross(i, j, -1, 0, left);
+                    cross(i, j, 1, 0, left);
+                    cross(i, j, 0, -1, left);
+                    cross(i, j, 0, 1, left);
+                }
+            }
+            greys(left);
+            if (points.isEmpty()) {
+                // near colours may lie between the points of the grid
+                points.add(new double[] {target.a(), target.b(), sideA, sideB});
+            }
+        }
+
+        /** The first and the last square of each row of those about grey. */
+        private void greys(double left) {
+            for (int i = 0; i <= GRID; i++) {
+                int first = 0;
+                int last = GRID;
+                while (first <= GRID && greys[i][first] > left) {
+                    first++;
+                }
+                while (last > first && greys[i][last] > left) {
+                    last--;
+                }
+                if (first <= GRID) {
+                    points.add(new double[] {grey(i), grey(first), GREY / GRID, GREY / GRID});
+                    points.add(new double[] {grey(i), grey(last), GREY / GRID, GREY / GRID});
+                }
+            }
+        }
+
+        private void cross(int i, int j, int di, int dj, double left) {
+            int x = i + di;
+            int y = j + dj;
+            boolean ends = x < 0 || y < 0 || x > GRID || y > GRID;
+            double beyond = ends ? left : offs[x][y];
+            if (!ends && beyond <= left) {
+                return;
+            }
+            double t = ends ? 1 : (left - offs[i][j]) / (beyond - offs[i][j]);
+            double a = box[0] + (i + di * t) * sideA;
+            double b = box[2] + (j + dj * t) * sideB;
+            double margin = opposite(a, b) ? 1 : BETWEEN;
+            points.add(new double[] {a, b, margin * sideA, margin * sideB});
+        }
+
+        /** What the directions come to at most where lightness is l. */
+        void extend(double[][] directions, double l, double bend, double[] most) {
+            double y = Srgb.labToRelative(new Lab(l, 0, 0))[1];
+            for (double[] at : points) {
+                // X grows with a*, Z falls with b*
+                double[] large = Srgb.labToRelative(new Lab(l, at[0] + at[2], at[1] - at[3]));
+                double[] small = Srgb.labToRelative(new Lab(l, at[0] - at[2], at[1] + at[3]));
+                for (int d = 0; d < directions.length; d++) {
+                    double[] u = directions[d];
+                    double sum =
+                            u[0] * (u[0] > 0 ? large[0] : small[0])
+                                    + u[1] * y
+                                    + u[2] * (u[2] > 0 ? large[2] : small[2]);
+                    most[d] = Math.max(most[d], sum + bend);
+                }
+            }
+        }
+
+        /** Whether hue is about to turn to the other side: there ΔE00 jumps. */
+        private boolean opposite(double a, double b) {
+            double along = a * target.a() + b * target.b();
+            return along < OPPOSITE * Math.hypot(a, b) * target.chroma();
+        }
+    }
+
+    /** Where a row of the grid about grey stands. */
+    private static double grey(int i) {
+        return GREY * (2.0 * i / GRID - 1);
+    }
+
+    private double[][] greys() {
+        double[][] out = new double[GRID + 1][GRID + 1];
+        double reaches = Math.sqrt(2) * GREY / GRID;
+        for (int i = 0; i <= GRID; i++) {
+            for (int j = 0; j <= GRID; j++) {
+                double a = grey(i);
+                double b = grey(j);
+                out[i][j] = off(target, target.l(), a, b) - steepest(a, b) * reaches;
+            }
         }
         return out;
     }

@@ -10,8 +10,11 @@ final class Rows {
     /** How often the rows are gone through to narrow the shares. */
     private static final int SWEEPS = 2;
 
+    /** Rows that a box of recipes is held against; the first ones rule out most. */
+    private static final int ASKED = 8;
+
     /** Rows in use come first; the last entry of one is the sum of the sizes of the others. */
-    final double[][] half = new double[40][5];
+    final double[][] half = new double[48][5];
 
     /** How many rows are in use. */
     int many;
@@ -55,7 +58,8 @@ final class Rows {
                 return;
             }
         }
-        for (int i = 0; i < many; i++) {
+        int asked = Math.min(many, ASKED);
+        for (int i = 0; i < asked; i++) {
             double[] h = half[i];
             if (box.least(h) > SLACK * h[4]) {
                 first(i);

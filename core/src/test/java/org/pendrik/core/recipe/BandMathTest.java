@@ -3,6 +3,7 @@ package org.pendrik.core.recipe;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.pendrik.core.colour.Lab;
@@ -12,6 +13,7 @@ import org.testng.annotations.Test;
 /** The floats come to what doubles say, band by band. */
 public class BandMathTest {
     private static final double NEAR = 5e-6;
+    private static final int LANES = BandMath.ABREAST;
 
     private final Kernel kernel = kernel(Shelves.random(12, 5));
     private final BandMath math = new BandMath(kernel);
@@ -26,45 +28,69 @@ public class BandMathTest {
         return new Kernel(k, s, Light.D65, Shelves.FLAT);
     }
 
-    private static Point[] points(int n) {
-        Point[] out = new Point[n];
+    private static Mixes[] several(int n) {
+        Mixes[] out = new Mixes[n];
         for (int i = 0; i < n; i++) {
-            out[i] = new Point();
+            out[i] = new Mixes();
+        }
+        return out;
+    }
+
+    /** Drops of p paints in each lane, and which paints these are, by lane. */
+    private Mixes[] drops(SplittableRandom random, int p, float[][] levels, int[][] chosen) {
+        Mixes[] out = several(p);
+        for (int x = 0; x < LANES; x++) {
+            chosen[x] = random.ints(0, kernel.paints).distinct().limit(p).toArray();
+            for (int i = 0; i < p; i++) {
+                BandMath.load(kernel.k[chosen[x][i]], x, out[i].k);
+                BandMath.load(kernel.s[chosen[x][i]], x, out[i].s);
+                levels[i][x] = (float) kernel.level[chosen[x][i]];
+            }
         }
         return out;
     }
 
     /** Corners of some paints, and what lies between them. */
-    private Point[] mixes(long seed, int p) {
+    private Mixes[] mixes(long seed, int p) {
         SplittableRandom random = new SplittableRandom(seed);
-        int[] chosen = random.ints(0, kernel.paints).distinct().limit(p).toArray();
-        Point[] all = points(p + 3);
-        math.corners(chosen, p, 1 + random.nextInt(16), all);
+        float[][] levels = new float[p][LANES];
+        Mixes[] drops = drops(random, p, levels, new int[LANES][]);
+        Mixes[] all = several(p + 3);
+        math.corners(drops, levels, p, 1 + random.nextInt(16), false, all);
         for (int i = 0; i < p; i++) {
-            math.see(all[i]);
+            math.see(all[i], false);
         }
         for (int i = p; i < all.length; i++) {
-            math.between(all[i % p], all[(i + 1) % p], (float) random.nextDouble(), all[i]);
+            math.between(all[i % p], all[(i + 1) % p], shares(random), false, all[i]);
         }
         return all;
     }
 
+    private static float[] shares(SplittableRandom random) {
+        float[] out = new float[LANES];
+        for (int x = 0; x < LANES; x++) {
+            out[x] = (float) random.nextDouble();
+        }
+        return out;
+    }
+
     @Test
     public void cornersAreADropOfEachAndMoreOfOne() {
-        int[] chosen = {3, 0, 7};
-        Point[] corners = points(3);
-        math.corners(chosen, 3, 5, corners);
-        for (int i = 0; i < 3; i++) {
-            double level = 5 * kernel.level[chosen[i]];
-            for (int paint : chosen) {
-                level += kernel.level[paint];
-            }
-            for (int b = 0; b < Kernel.BANDS; b++) {
-                double k = 5 * kernel.k[chosen[i]][b];
-                for (int paint : chosen) {
-                    k += kernel.k[paint][b];
+        SplittableRandom random = new SplittableRandom(1);
+        float[][] levels = new float[3][LANES];
+        int[][] chosen = new int[LANES][];
+        Mixes[] drops = drops(random, 3, levels, chosen);
+        Mixes[] corners = several(3);
+        math.corners(drops, levels, 3, 5, false, corners);
+        for (int x = 0; x < LANES; x++) {
+            Cell cell = Cell.all(kernel, chosen[x], 3, 8);
+            for (int i = 0; i < 3; i++) {
+                for (int b = 0; b < Kernel.BANDS; b++) {
+                    double k = cell.corners[i].k[b];
+                    double s = cell.corners[i].s[b];
+                    assertEquals(corners[i].k[b * LANES + x], k, NEAR * Math.max(1, k));
+                    assertEquals(corners[i].s[b * LANES + x], s, NEAR * Math.max(1, s));
                 }
-                assertEquals(corners[i].k[b], k / level, NEAR * Math.max(1, k / level));
             }
         }
     }
@@ -72,20 +98,41 @@ public class BandMathTest {
     @Test
     public void whatIsSeenIsWhatTheDoublesSay() {
         for (int seed = 0; seed < 50; seed++) {
-            for (Point p : mixes(seed, 2 + seed % 3)) {
-                double[] r = new double[Kernel.BANDS];
-                kernel.seen(doubles(p.k), doubles(p.s), r);
-                for (int a = 0; a < 3; a++) {
-                    assertEquals(p.xyz[a], Kernel.dot(kernel.w[a], r), NEAR);
+            for (Mixes m : mixes(seed, 2 + seed % 3)) {
+                for (int x = 0; x < LANES; x++) {
+                    double[] r = new double[Kernel.BANDS];
+                    kernel.seen(lane(m.k, x), lane(m.s, x), r);
+                    for (int a = 0; a < 3; a++) {
+                        assertEquals(m.xyz[a][x], Kernel.dot(kernel.w[a], r), NEAR);
+                    }
                 }
             }
         }
     }
 
-    private static double[] doubles(float[] v) {
+    /** Mixes whose S is level are seen the same without looking at S. */
+    @Test
+    public void levelMixesNeedNoS() {
+        Mixes[] all = mixes(4, 3);
+        for (Mixes m : all) {
+            Arrays.fill(m.s, 1);
+            m.seen = false;
+            math.see(m, false);
+            float[][] want = {m.xyz[0].clone(), m.xyz[1].clone(), m.xyz[2].clone()};
+            m.seen = false;
+            math.see(m, true);
+            for (int a = 0; a < 3; a++) {
+                for (int x = 0; x < LANES; x++) {
+                    assertEquals(m.xyz[a][x], want[a][x], NEAR);
+                }
+            }
+        }
+    }
+
+    private static double[] lane(float[] v, int x) {
         double[] out = new double[Kernel.BANDS];
         for (int b = 0; b < out.length; b++) {
-            out[b] = v[b];
+            out[b] = v[b * LANES + x];
         }
         return out;
     }
@@ -95,27 +142,37 @@ public class BandMathTest {
     public void mixesLieBetweenTangentAndChords() {
         SplittableRandom random = new SplittableRandom(11);
         for (int seed = 0; seed < 100; seed++) {
-            Point[] all = mixes(seed, 2 + seed % 3);
+            Mixes[] all = mixes(seed, 2 + seed % 3);
+            float[][] even = new float[all.length][LANES];
+            for (float[] of : even) {
+                Arrays.fill(of, 1f / all.length);
+            }
             Tangent middle = new Tangent();
-            math.middle(all, all.length, middle);
+            math.middle(all, all.length, even, false, middle);
             Span span = new Span();
             math.rise(all, all.length, span);
-            float[][] low = new float[all.length][3];
-            math.below(all, all.length, middle, span, low);
-            for (int i = 0; i < 20; i++) {
+            float[][][] low = new float[all.length][3][LANES];
+            for (int i = 0; i < all.length; i++) {
+                math.below(all[i], middle, span, false, low[i]);
+            }
+            for (int i = 0; i < 5; i++) {
                 int one = random.nextInt(all.length);
                 int other = random.nextInt(all.length);
-                float share = (float) random.nextDouble();
-                Point mix = new Point();
-                math.between(all[one], all[other], share, mix);
+                float[] share = shares(random);
+                Mixes mix = new Mixes();
+                math.between(all[one], all[other], share, false, mix);
                 for (int a = 0; a < 3; a++) {
-                    double under = share * low[one][a] + (1 - share) * low[other][a];
-                    double over =
-                            share * all[one].xyz[a]
-                                    + (1 - share) * all[other].xyz[a]
-                                    + span.rise[a];
-                    assertTrue(mix.xyz[a] >= under - NEAR * Math.max(1, -under), "under");
-                    assertTrue(mix.xyz[a] <= over + NEAR, "over");
+                    for (int x = 0; x < LANES; x++) {
+                        double t = share[x];
+                        double under = t * low[one][a][x] + (1 - t) * low[other][a][x];
+                        double over =
+                                t * all[one].xyz[a][x]
+                                        + (1 - t) * all[other].xyz[a][x]
+                                        + span.rise[a][x];
+                        double at = mix.xyz[a][x];
+                        assertTrue(at >= under - NEAR * Math.max(1, -under), "under");
+                        assertTrue(at <= over + NEAR, "over");
+                    }
                 }
             }
         }
@@ -130,33 +187,34 @@ public class BandMathTest {
         SplittableRandom random = new SplittableRandom(3);
         boolean[] seen = new boolean[2];
         for (int i = 0; i < 2000; i++) {
-            Point[] all = points(1 + random.nextInt(8));
-            float[][] low = new float[all.length][3];
+            int n = 1 + random.nextInt(8);
+            float[][] low = new float[3][n];
+            float[][] high = new float[3][n];
             float middle = random.nextFloat();
-            for (int x = 0; x < all.length; x++) {
+            for (int x = 0; x < n; x++) {
                 for (int a = 0; a < 3; a++) {
-                    all[x].xyz[a] = middle + 0.1f * random.nextFloat();
-                    low[x][a] = all[x].xyz[a] - 0.05f * random.nextFloat();
+                    high[a][x] = middle + 0.1f * random.nextFloat();
+                    low[a][x] = high[a][x] - 0.05f * random.nextFloat();
                 }
             }
-            boolean apart = math.apart(sides, low, all, all.length, new float[3]);
-            assertEquals(apart, apart(aim, low, all), "trial " + i);
+            boolean apart = sides.apart(low, high, n);
+            assertEquals(apart, apart(aim, low, high, n), "trial " + i);
             seen[apart ? 1 : 0] = true;
         }
         assertEquals(seen, new boolean[] {true, true});
     }
 
-    private static boolean apart(Aim aim, float[][] low, Point[] all) {
+    private static boolean apart(Aim aim, float[][] low, float[][] high, int n) {
         for (int d = 0; d < Aim.DIRECTIONS; d++) {
             double[] u = aim.directions[d];
             boolean planes = true;
             boolean slice = true;
-            for (int x = 0; x < all.length; x++) {
+            for (int x = 0; x < n; x++) {
                 double at = 0;
                 for (int a = 0; a < 3; a++) {
-                    at += u[a] * (u[a] > 0 ? low[x][a] : all[x].xyz[a]);
+                    at += u[a] * (u[a] > 0 ? low[a][x] : high[a][x]);
                 }
-                double y = u[1] * (u[1] > 0 ? low[x][1] : all[x].xyz[1]);
+                double y = u[1] * (u[1] > 0 ? low[1][x] : high[1][x]);
                 planes &= at > aim.supports[d];
                 slice &= at - y + u[1] * (u[1] > 0 ? aim.darkest : aim.lightest) > aim.supports[d];
             }

@@ -55,11 +55,13 @@ public class RegionTest {
         int tighter = 0;
         for (int trial = 0; trial < 30; trial++) {
             Lab target =
-                    new Lab(20 + 60 * r.nextDouble(), 60 * r.nextDouble(), -60 * r.nextDouble());
-            double off = 0.9 + 11 * r.nextDouble();
+                    new Lab(20 + 60 * r.nextDouble(), 70 * r.nextDouble(), -60 * r.nextDouble());
+            double off = 0.9 + 14 * r.nextDouble();
             Aim aim = new Aim(target, off, 0.1, near(target, 2 * off, r));
             for (int i = 0; i < 6000; i++) {
-                Lab c = near(target, off * 6, r);
+                // regions of vivid targets have lobes about grey
+                Lab grey = new Lab(target.l(), 0, 0);
+                Lab c = i % 3 == 0 ? near(grey, 40, r) : near(target, off * 6, r);
                 if (ColourDifference.ciede2000(target, c) > aim.reach()) {
                     continue;
                 }

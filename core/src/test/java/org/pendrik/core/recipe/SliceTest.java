@@ -2,8 +2,12 @@ package org.pendrik.core.recipe;
 
 import static org.testng.Assert.assertTrue;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.KubelkaMunk;
 import org.pendrik.core.paint.Light;
@@ -14,9 +18,9 @@ import org.testng.annotations.Test;
 public class SliceTest {
     private static final int DROPS = 9;
 
-    /** A choice that is ruled out has no mix that is near; most choices are ruled out. */
+    /** What is ruled out, choice or recipe, is not near; most choices are ruled out. */
     @Test
-    public void whatIsRuledOutHasNoNearMix() {
+    public void whatIsRuledOutIsNotNear() {
         int out = 0;
         int all = 0;
         for (int seed = 1; seed <= 16; seed++) {
@@ -31,24 +35,72 @@ public class SliceTest {
             Lab target = Shelves.target(seed * 31L);
             Aim aim = new Aim(target, 0.5 * seed, 0.1, new Lab(50, seed, -seed));
             Slice slice = new Slice(kernel, new BandMath(kernel), ratio(target), 3, 0.002);
-            for (int a = 0; a < k.length; a++) {
-                for (int b = a + 1; b < k.length; b++) {
-                    for (int c = b + 1; c < k.length; c++) {
-                        for (int d = c + 1; d <= k.length; d++) {
-                            // without a fourth, three
-                            int[] chosen =
-                                    d == k.length ? new int[] {a, b, c} : new int[] {a, b, c, d};
-                            all++;
-                            if (slice.out(chosen, chosen.length, DROPS - chosen.length, aim)) {
-                                out++;
-                                noMixIsNear(kernel, chosen, target, aim);
-                            }
-                        }
-                    }
+            for (int p = 2; p <= 4; p++) {
+                List<int[]> choices = choices(k.length, p);
+                all += choices.size();
+                while (!choices.isEmpty()) {
+                    int n = Math.min(BandMath.ABREAST, choices.size());
+                    int[][] some = choices.subList(0, n).toArray(int[][]::new);
+                    choices.subList(0, n).clear();
+                    out += look(slice, kernel, some, p, target, aim);
                 }
             }
         }
         assertTrue(out > all / 2, out + " of " + all);
+    }
+
+    /** All choices of p paints; light ones first where their order says so. */
+    private static List<int[]> choices(int paints, int p) {
+        List<int[]> out = new ArrayList<>();
+        for (int bits = 0; bits < 1 << paints; bits++) {
+            if (Integer.bitCount(bits) == p) {
+                int set = bits;
+                out.add(IntStream.range(0, paints).filter(i -> (set >> i & 1) != 0).toArray());
+            }
+        }
+        return out;
+    }
+
+    /** How many choices are ruled out, none of them with a near mix; nor a slice of the others. */
+    private static int look(Slice slice, Kernel kernel, int[][] some, int p, Lab target, Aim aim) {
+        Rows rows = new Rows();
+        Lattice lattice = new Lattice(p, DROPS);
+        List<Set<Integer>> left = new ArrayList<>();
+        for (int[] chosen : some) {
+            slice.lightFirst(chosen, p, DROPS - p, aim);
+            left.add(new HashSet<>());
+        }
+        int[] pieces = new int[some.length];
+        int whole =
+                slice.look(
+                        some,
+                        some.length,
+                        p,
+                        DROPS - p,
+                        aim,
+                        3,
+                        (lane, piece, at, supports) -> {
+                            pieces[lane]++;
+                            Cell cell = Cell.all(kernel, some[lane], p, DROPS);
+                            double[] levels = new double[p];
+                            Arrays.setAll(levels, i -> cell.corners[i].level);
+                            piece.rows(at, supports, cell.forms, levels, rows);
+                            rows.find(lattice, DROPS, lattice.drops.length);
+                            for (int i = 0; i < rows.found; i++) {
+                                left.get(lane).add(rows.points[i]);
+                            }
+                        });
+        int out = 0;
+        for (int i = 0; i < some.length; i++) {
+            out += pieces[i] == 0 ? 1 : 0;
+            assertTrue((whole >> i & 1) != 0 || pieces[i] == 0);
+            for (int x = 0; x < lattice.drops.length; x++) {
+                if (!left.get(i).contains(x)) {
+                    notNear(kernel, some[i], lattice.drops[x], target, aim);
+                }
+            }
+        }
+        return out;
     }
 
     private static double[] ratio(Lab target) {
@@ -60,21 +112,19 @@ public class SliceTest {
         return out;
     }
 
-    private static void noMixIsNear(Kernel kernel, int[] chosen, Lab target, Aim aim) {
-        for (int[] d : new Lattice(chosen.length, DROPS).drops) {
-            double[] k = new double[Kernel.BANDS];
-            double[] s = new double[Kernel.BANDS];
-            for (int i = 0; i < chosen.length; i++) {
-                for (int b = 0; b < Kernel.BANDS; b++) {
-                    k[b] += d[i] * kernel.k[chosen[i]][b];
-                    s[b] += d[i] * kernel.s[chosen[i]][b];
-                }
+    private static void notNear(Kernel kernel, int[] chosen, int[] d, Lab target, Aim aim) {
+        double[] k = new double[Kernel.BANDS];
+        double[] s = new double[Kernel.BANDS];
+        for (int i = 0; i < chosen.length; i++) {
+            for (int b = 0; b < Kernel.BANDS; b++) {
+                k[b] += d[i] * kernel.k[chosen[i]][b];
+                s[b] += d[i] * kernel.s[chosen[i]][b];
             }
-            double[] r = new double[Kernel.BANDS];
-            kernel.seen(k, s, r);
-            assertTrue(
-                    kernel.difference(target, r) > aim.reach(),
-                    Arrays.toString(chosen) + Arrays.toString(d) + " is near and was ruled out");
         }
+        double[] r = new double[Kernel.BANDS];
+        kernel.seen(k, s, r);
+        assertTrue(
+                kernel.difference(target, r) > aim.reach(),
+                Arrays.toString(chosen) + Arrays.toString(d) + " is near and was ruled out");
     }
 }
