@@ -1843,6 +1843,9 @@ export interface components {
             strength: number;
             takeBackStep?: string | null;
             text: string;
+            /** Format: double */
+            thenDeltaE00?: number | null;
+            thenHex?: string | null;
             /** @enum {string} */
             what: "STOP" | "AGAIN" | "TAKE_BACK" | "CANNOT_TELL";
             why: string;

@@ -28,13 +28,20 @@
 	</div>
 {/snippet}
 
-{#snippet advised(all: Schemas['Advised'][])}
+{#snippet advised(all: Schemas['Advised'][], prototypeHex?: string)}
 	{#each all as a (a.text)}
 		<p
 			class="mt-1 {a.what === 'STOP' ? '' : 'border-l-4 pl-2'} {a.possible
 				? 'border-ink'
 				: 'border-line'}"
 		>
+			{#if a.thenHex && prototypeHex}
+				<span class="float-right ml-3 flex" title="prototype, and the model after it">
+					<span class="block h-6 w-6" style:background-color={prototypeHex}></span>
+					<span class="block h-6 w-6" style:background-color={a.thenHex}></span>
+					<span class="sr-only">Prototype {prototypeHex}, the model after it {a.thenHex}</span>
+				</span>
+			{/if}
 			<span class="font-semibold">{a.text}</span>
 			{#if a.takeBackStep}<a
 					class="underline"
@@ -85,7 +92,7 @@
 					: ''}
 			</p>
 			{#if r.differences.length}<GapPlot differences={r.differences} />{/if}
-			{@render advised(r.advice)}
+			{@render advised(r.advice, r.prototypeHex)}
 		</li>
 	{/each}
 	{#each edges as e (e.regionId)}

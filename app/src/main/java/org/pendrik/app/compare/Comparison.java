@@ -110,6 +110,8 @@ record Comparison(
      * @param effect the effect that it is about; null for all or none
      * @param strength of another pass, 1 to 3, 0 for none
      * @param possible false when it has to be done and cannot
+     * @param thenHex the model's colour after it, by its film; null when it cannot be told
+     * @param thenDeltaE00 what is then left to the prototype's
      */
     record Advised(
             NextPass.Do what,
@@ -118,7 +120,9 @@ record Comparison(
             boolean possible,
             String text,
             String why,
-            @Nullable String takeBackStep) {}
+            @Nullable String takeBackStep,
+            @Nullable String thenHex,
+            @Nullable Double thenDeltaE00) {}
 
     /**
      * One photograph on the way.

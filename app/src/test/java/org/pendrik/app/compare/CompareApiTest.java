@@ -198,6 +198,24 @@ public class CompareApiTest extends AppTest {
         assertTrue(advice.startsWith("Still to come here: mist fade"), advice);
     }
 
+    /** What a coat makes of the colour comes from its film. */
+    @Test
+    public void anAdviceSaysWhatItsCoatWouldLeave() {
+        UUID job = car("Foretold");
+        put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
+        regions(job, PLATE, PANEL);
+        put(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)), ON_MODEL);
+        plan(job, "FADE");
+        JsonNode panel = compare(job).path("regions").get(0);
+        JsonNode advice = panel.path("advice").get(0);
+        double then = advice.path("thenDeltaE00").asDouble();
+        assertTrue(then > 0 && then < panel.path("deltaE00").asDouble(), panel.toString());
+        assertTrue(advice.path("thenHex").asString().startsWith("#"), advice.toString());
+        assertTrue(
+                advice.path("text").asString().contains(String.format("to about %.1f.", then)),
+                advice.toString());
+    }
+
     @Test
     public void withoutFactoryColourOrCardLessIsClaimed() {
         UUID job = car("Doubtful");

@@ -34,23 +34,30 @@ final class Films {
                 new Start(colour, finish), k -> Look.of(k.colour, surface(k.finish)));
     }
 
+    /** The same with a coat on it, as much of it as is left. */
+    static Look coated(Look beneath, Layer layer) {
+        return coated(
+                beneath,
+                layer.material(),
+                layer.thickness(),
+                layer.technique().share() * layer.left());
+    }
+
     /**
      * The same with a coat on it, where it has a colour, and under its finish, where it has one.
+     *
+     * @param share of the area on which it lies, 0 to 1
      */
-    static Look coated(Look beneath, Layer layer) {
-        Material m = layer.material();
-        double film = layer.material().filmMicrometres();
+    static Look coated(Look beneath, Material m, Thickness thickness, double share) {
+        double film = m.filmMicrometres();
         Look look =
                 m.colour()
                         .filter(c -> m.hide() > 0 && film > 0)
-                        .map(
-                                c ->
-                                        beneath.coated(
-                                                paint(c, m),
-                                                film * layer.thickness().factor(),
-                                                layer.technique().share() * layer.left()))
+                        .map(c -> beneath.coated(paint(c, m), film * thickness.factor(), share))
                         .orElse(beneath);
-        return m.finish().map(f -> look.under(surface(f))).orElse(look);
+        return m.finish()
+                .map(f -> look.under(look.surface().partly(surface(f), share)))
+                .orElse(look);
     }
 
     private static Paint paint(Lab colour, Material m) {

@@ -58,6 +58,26 @@ public record Surface(String name, double outer, double inner, double gloss) {
                 .orElseThrow(() -> new IllegalArgumentException("no surface is called " + name));
     }
 
+    /**
+     * What a place is like over part of which another surface lies, looked at from so far that the
+     * parts are not told apart.
+     *
+     * @param share of the other, 0 to 1; 0 and 1 give one of both as it is
+     */
+    public Surface partly(Surface other, double share) {
+        if (share <= 0 || equals(other)) {
+            return this;
+        }
+        if (share >= 1) {
+            return other;
+        }
+        return new Surface(
+                share < 0.5 ? name : other.name,
+                outer + share * (other.outer - outer),
+                inner + share * (other.inner - inner),
+                gloss + share * (other.gloss - gloss));
+    }
+
     /** What is added to every colour, 0 to 0.2. */
     public double veil() {
         return outer * (1 - gloss);

@@ -56,4 +56,71 @@ public class FilmColourTest {
         }
         assertTrue(before > 1);
     }
+
+    /** A gloss spill deepens the spot where it lies, and the mean of the zone a little. */
+    @Test
+    public void whatLiesOnPartOfAZoneChangesThatPart() {
+        Technique spill = ALL.technique("gloss-spill");
+        Material gloss = ALL.material(spill.materials().getFirst());
+        Lab all =
+                NextCoat.of(
+                                GREEN,
+                                Finish.FLAT,
+                                ALL.technique("seal-gloss"),
+                                ALL.material("clear-gloss"),
+                                Thickness.NORMAL,
+                                GREEN)
+                        .orElseThrow()
+                        .colour();
+        Lab part =
+                NextCoat.of(GREEN, Finish.FLAT, spill, gloss, Thickness.NORMAL, GREEN)
+                        .orElseThrow()
+                        .colour();
+        assertTrue(spill.share() < 1);
+        assertTrue(part.l() < GREEN.l() && part.l() > all.l(), part + " " + all);
+    }
+
+    /** Fades, filters, washes, dust, soot and chips: more of one is farther from the start. */
+    @Test
+    public void strengthGrowsWithTheFilm() {
+        for (String key :
+                List.of(
+                        "mist-fade",
+                        "dot-filter",
+                        "rust-filter",
+                        "grime-wash",
+                        "pin-wash",
+                        "airbrush-dust",
+                        "soot",
+                        "sponge-chip",
+                        "dirt-mist")) {
+            Technique t = ALL.technique(key);
+            Material m = ALL.material(t.materials().getFirst());
+            double last = 0;
+            for (Thickness thick : List.of(Thickness.MIST, Thickness.LIGHT, Thickness.NORMAL)) {
+                NextCoat c = NextCoat.of(GREEN, Finish.FLAT, t, m, thick, GREEN).orElseThrow();
+                assertTrue(c.deltaE00() > last, key + " " + thick + ": " + c);
+                last = c.deltaE00();
+            }
+        }
+    }
+
+    @Test
+    public void theNearestCoatIsTheOneThatLeavesLeast() {
+        Technique dust = ALL.technique("airbrush-dust");
+        Material peat = ALL.material(dust.materials().getFirst());
+        for (Thickness made : List.of(Thickness.MIST, Thickness.LIGHT, Thickness.NORMAL)) {
+            Lab wanted =
+                    NextCoat.of(GREEN, Finish.FLAT, dust, peat, made, GREEN).orElseThrow().colour();
+            NextCoat best = NextCoat.nearest(GREEN, Finish.FLAT, dust, peat, wanted).orElseThrow();
+            assertEquals(best.thickness(), made);
+            assertEquals(best.deltaE00(), 0, 1e-9);
+        }
+        assertEquals(
+                NextCoat.nearest(GREEN, Finish.FLAT, dust, peat, GREEN).orElseThrow().strength(),
+                1);
+        Material thinner =
+                ALL.materials().stream().filter(m -> !m.deposits()).findFirst().orElseThrow();
+        assertTrue(NextCoat.nearest(GREEN, Finish.FLAT, dust, thinner, GREEN).isEmpty());
+    }
 }
