@@ -2105,6 +2105,7 @@ export interface components {
             source: "TYPED" | "MEASURED";
             /** Format: double */
             strength: number;
+            swatches: components["schemas"]["Swatch"][];
         };
         BottleDraft: {
             /** Format: double */
@@ -2134,6 +2135,7 @@ export interface components {
             source?: "TYPED" | "MEASURED" | null;
             /** Format: double */
             strength?: number | null;
+            swatches?: components["schemas"]["Swatch"][] | null;
         };
         BottlePut: {
             bottle: components["schemas"]["BottleDraft"];
@@ -4141,6 +4143,13 @@ export interface components {
             /** @enum {string} */
             key: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
             label: string;
+        };
+        Swatch: {
+            /** @enum {string} */
+            ground: "BLACK" | "WHITE" | "LET_DOWN";
+            seen: components["schemas"]["Lab"];
+            /** Format: double */
+            share: number;
         };
         TableText: {
             csv: string;

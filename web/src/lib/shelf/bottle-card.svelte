@@ -4,6 +4,7 @@
 	import { createQuery } from '@tanstack/svelte-query';
 	import type { BottleView } from './shelf';
 	import { stateOf } from './shelf';
+	import SwatchForm from './swatch-form.svelte';
 
 	/** One bottle: what is known of it, and what can be changed. */
 	type Props = {
@@ -86,6 +87,13 @@
 		>
 		<Button type="submit">Save</Button>
 	</form>
+	{#if bottle.mixes}
+		<SwatchForm
+			name={b.name}
+			swatches={b.swatches ?? []}
+			onsave={(swatches) => onsave({ ...b, swatches })}
+		/>
+	{/if}
 	<div class="mt-2 flex flex-wrap gap-2">
 		<Button disabled={!bottle.mixes} onclick={onadd}>A drop into the cup</Button>
 		{#if bottle.mixes}

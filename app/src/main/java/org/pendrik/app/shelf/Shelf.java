@@ -17,6 +17,7 @@ import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.paint.Look;
+import org.pendrik.core.paint.Paint;
 import org.pendrik.core.paint.SpectrumFit;
 import org.pendrik.core.paint.Surface;
 import org.pendrik.core.shelf.Bottle;
@@ -24,6 +25,7 @@ import org.pendrik.core.shelf.GimpPalette;
 import org.pendrik.core.shelf.ShelfChanges;
 import org.pendrik.core.shelf.ShelfCsv;
 import org.pendrik.core.shelf.Substitutes;
+import org.pendrik.core.shelf.Swatch;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -49,6 +51,7 @@ public class Shelf {
      * What a user says of a bottle.
      *
      * @param colour null for liquids, clears, and where it is not known
+     * @param swatches of it over grounds and let down; null for none
      */
     record BottleDraft(
             String name,
@@ -67,7 +70,8 @@ public class Shelf {
             @Nullable String place,
             @Nullable Double dropMl,
             @Nullable Double strength,
-            @Nullable String notes) {
+            @Nullable String notes,
+            @Nullable List<Swatch> swatches) {
         Bottle bottle() {
             return new Bottle(
                     name,
@@ -86,7 +90,8 @@ public class Shelf {
                     or(place),
                     or(dropMl, 0.05),
                     or(strength, 1),
-                    or(notes));
+                    or(notes),
+                    swatches == null ? List.of() : swatches);
         }
 
         private static String or(@Nullable String s) {
@@ -115,7 +120,8 @@ public class Shelf {
                     b.place(),
                     b.dropMl(),
                     b.strength(),
-                    b.notes());
+                    b.notes(),
+                    b.swatches());
         }
     }
 
@@ -206,10 +212,22 @@ public class Shelf {
                 b.colour().filter(c -> !Srgb.inGamut(c)).isPresent(),
                 b.mixes(),
                 why,
-                b.source() == Bottle.Source.MEASURED
-                        ? "spectrum estimated from a colour measured on a photograph"
-                        : "spectrum estimated from a typed colour",
+                provenance(b),
                 state(b));
+    }
+
+    private static String provenance(Bottle b) {
+        return switch (b.mixes() ? b.paint().origin() : Paint.Origin.ESTIMATED) {
+            case GROUNDS ->
+                    "covering power measured over black and white, spectrum estimated from these"
+                            + " colours";
+            case DILUTIONS ->
+                    "strength and scatter measured in white, spectrum estimated from these colours";
+            case ESTIMATED, MIXED ->
+                    b.source() == Bottle.Source.MEASURED
+                            ? "spectrum estimated from a colour measured on a photograph"
+                            : "spectrum estimated from a typed colour";
+        };
     }
 
     private BottleState state(Bottle b) {
@@ -369,6 +387,7 @@ public class Shelf {
                                     null,
                                     null,
                                     0,
+                                    null,
                                     null,
                                     null,
                                     null,

@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.shelf.Bottle;
+import org.pendrik.core.shelf.Swatch;
 
 @Mapper
 interface ShelfMapper {
@@ -41,7 +42,8 @@ interface ShelfMapper {
             String place,
             double dropMl,
             double strength,
-            String notes) {
+            String notes,
+            String swatches) {
         static BottleRow of(UUID id, int version, Bottle b) {
             Lab c = b.colour().orElse(null);
             return new BottleRow(
@@ -66,7 +68,8 @@ interface ShelfMapper {
                     b.place(),
                     b.dropMl(),
                     b.strength(),
-                    b.notes());
+                    b.notes(),
+                    Swatch.write(b.swatches()));
         }
 
         Bottle bottle() {
@@ -91,14 +94,16 @@ interface ShelfMapper {
                     place,
                     dropMl,
                     strength,
-                    notes);
+                    notes,
+                    Swatch.read(swatches));
         }
     }
 
     @Select(
             """
             select id, version, gone, name, maker, family, kind, finish, colour_l, colour_a, colour_b, colour_source,
-                   hiding, amount_ml, full_ml, opened_on, keeps_until, price_per_ml, place, drop_ml, strength, notes
+                   hiding, amount_ml, full_ml, opened_on, keeps_until, price_per_ml, place, drop_ml, strength, notes,
+                   swatches
             from bottle order by name, maker, id
             """)
     List<BottleRow> bottles();
@@ -107,10 +112,11 @@ interface ShelfMapper {
             """
             insert into bottle (id, version, gone, name, maker, family, kind, finish, colour_l, colour_a, colour_b,
                                 colour_source, hiding, amount_ml, full_ml, opened_on, keeps_until, price_per_ml, place,
-                                drop_ml, strength, notes)
+                                drop_ml, strength, notes, swatches)
             values (#{id}, #{version}, #{gone}, #{name}, #{maker}, #{family}, #{kind}, #{finish}, #{colourL}, #{colourA},
                     #{colourB}, #{colourSource}, #{hiding}, #{amountMl}, #{fullMl}, #{openedOn}, #{keepsUntil},
-                    #{pricePerMl}, #{place}, #{dropMl}, #{strength}, #{notes})
+                    #{pricePerMl}, #{place}, #{dropMl}, #{strength}, #{notes},
+                    #{swatches})
             """)
     void add(BottleRow b);
 
@@ -120,7 +126,8 @@ interface ShelfMapper {
                 kind = #{kind}, finish = #{finish}, colour_l = #{colourL}, colour_a = #{colourA}, colour_b = #{colourB},
                 colour_source = #{colourSource}, hiding = #{hiding}, amount_ml = #{amountMl}, full_ml = #{fullMl},
                 opened_on = #{openedOn}, keeps_until = #{keepsUntil}, price_per_ml = #{pricePerMl}, place = #{place},
-                drop_ml = #{dropMl}, strength = #{strength}, notes = #{notes}
+                drop_ml = #{dropMl}, strength = #{strength}, notes = #{notes},
+                swatches = #{swatches}
             where id = #{id} and version = #{version}
             """)
     int change(BottleRow b);

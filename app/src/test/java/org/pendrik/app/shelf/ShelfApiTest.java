@@ -74,6 +74,38 @@ public class ShelfApiTest extends AppTest {
         assertEquals(find(name).path("version").asInt(), 4);
     }
 
+    /** Swatches are kept, told from one colour, and refused when they cannot be of one paint. */
+    @Test
+    public void swatchesOfABottleAreKeptAndSaySo() {
+        String name = unique("wash");
+        UUID id = UUID.randomUUID();
+        String with =
+                """
+                {"version": %s, "bottle": {"name": "%s", "family": "test acrylic", "kind": "PAINT",
+                 "colour": {"l": 38, "a": 28, "b": 24}, "amountMl": 10, "swatches": [%s]}}
+                """;
+        String swatch = "{\"ground\":\"%s\",\"share\":%s,\"seen\":{\"l\":%s,\"a\":%s,\"b\":%s}}";
+        String black = swatch.formatted("BLACK", 1, 31, 22, 17);
+        String white = swatch.formatted("WHITE", 1, 60, 24, 22);
+        String tint = swatch.formatted("LET_DOWN", 0.1, 72, 14, 11);
+        ok(put("/api/shelf/" + id, with.formatted("null", name, black)));
+        assertTrue(find(name).path("provenance").asString().contains("typed colour"));
+        ok(put("/api/shelf/" + id, with.formatted("1", name, black + "," + white)));
+        JsonNode seen = find(name);
+        assertTrue(seen.path("provenance").asString().startsWith("covering power measured"));
+        assertEquals(seen.path("bottle").path("swatches").size(), 2);
+        ok(put("/api/shelf/" + id, with.formatted("2", name, tint)));
+        assertTrue(find(name).path("provenance").asString().startsWith("strength and scatter"));
+        String mixedUp =
+                swatch.formatted("WHITE", 1, 31, 22, 17)
+                        + ","
+                        + swatch.formatted("BLACK", 1, 60, 24, 22);
+        String told = refused(put("/api/shelf/" + id, with.formatted("3", name, mixedUp)), 422);
+        assertTrue(told.contains("mixed up"), told);
+        assertEquals(find(name).path("version").asInt(), 3);
+        assertTrue(text(get("/api/shelf/table.csv")).contains("10 % 72.0 14.0 11.0"));
+    }
+
     @Test
     public void aTableIsLookedThroughBeforeAnythingIsStored() {
         String name = unique("dust");

@@ -1,6 +1,7 @@
 package org.pendrik.core.shelf;
 
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.pendrik.core.colour.Lab;
@@ -29,6 +30,7 @@ import org.pendrik.core.units.InvalidInput;
  * @param dropMl of one drop, 0.005 to 1
  * @param strength tinting strength, learned; 1 is what the swatch says
  * @param notes how it sprayed, what it bites; may be empty
+ * @param swatches of it over grounds and let down, at most {@value Swatch#MOST}; may be empty
  */
 public record Bottle(
         String name,
@@ -47,7 +49,8 @@ public record Bottle(
         String place,
         double dropMl,
         double strength,
-        String notes) {
+        String notes,
+        List<Swatch> swatches) {
     private static final int SHORT = 80;
     private static final int LONG = 2000;
     private static final double COAT_UM = 10;
@@ -135,6 +138,60 @@ public record Bottle(
         InvalidInput.requireWithin(
                 "Drop", dropMl, " ml", 0.005, 1, "Count the drops of one millilitre.");
         InvalidInput.requireWithin("Strength", strength, "", 0.1, 10, "1 is what it says.");
+        swatches = List.copyOf(swatches);
+        InvalidInput.requireWithin(
+                "Swatches", swatches.size(), "", 0, Swatch.MOST, "Keep the clearest.");
+        if (!swatches.isEmpty()) {
+            if (kind != Kind.PAINT || colour.isEmpty()) {
+                throw new InvalidInput(
+                        "Swatches",
+                        kind.title,
+                        "are of paints whose hiding coat is known",
+                        kind == Kind.PAINT ? "Give it a colour first." : kind.whyNot);
+            }
+            // whether they can be of one paint
+            Swatch.paint(swatches, colour.orElseThrow(), Surface.of(finish));
+        }
+    }
+
+    /** A bottle of which there are no swatches but its colour. */
+    public Bottle(
+            String name,
+            String maker,
+            String family,
+            Kind kind,
+            String finish,
+            Optional<Lab> colour,
+            Source source,
+            double hiding,
+            double amountMl,
+            double fullMl,
+            Optional<LocalDate> opened,
+            Optional<LocalDate> keepsUntil,
+            double pricePerMl,
+            String place,
+            double dropMl,
+            double strength,
+            String notes) {
+        this(
+                name,
+                maker,
+                family,
+                kind,
+                finish,
+                colour,
+                source,
+                hiding,
+                amountMl,
+                fullMl,
+                opened,
+                keepsUntil,
+                pricePerMl,
+                place,
+                dropMl,
+                strength,
+                notes,
+                List.of());
     }
 
     private static String text(String field, String value, int most) {
@@ -166,7 +223,7 @@ public record Bottle(
     }
 
     /**
-     * Its paint, estimated from its colour.
+     * Its paint, from its swatches, or estimated from its colour where they do not tell.
      *
      * @throws InvalidInput when it does not mix; the message says why
      */
@@ -178,7 +235,10 @@ public record Bottle(
                     "cannot be mixed as paint",
                     kind == Kind.PAINT ? "Give it a colour first." : kind.whyNot());
         }
-        return Paint.estimated(colour.orElseThrow(), Surface.of(finish), hiding, COAT_UM);
+        Lab full = colour.orElseThrow();
+        Surface surface = Surface.of(finish);
+        return Swatch.paint(swatches, full, surface)
+                .orElseGet(() -> Paint.estimated(full, surface, hiding, COAT_UM));
     }
 
     /**
@@ -211,6 +271,7 @@ public record Bottle(
                 place,
                 dropMl,
                 other,
-                notes);
+                notes,
+                swatches);
     }
 }

@@ -53,7 +53,8 @@ public final class ShelfCsv {
         PLACE("stands"),
         DROP("drop [ml]"),
         STRENGTH("strength"),
-        NOTES("notes");
+        NOTES("notes"),
+        SWATCHES("swatches");
 
         private final String heading;
 
@@ -326,7 +327,8 @@ public final class ShelfCsv {
                             c.text(Column.PLACE),
                             drop,
                             strength,
-                            c.text(Column.NOTES)));
+                            c.text(Column.NOTES),
+                            Swatch.read(c.text(Column.SWATCHES))));
         } catch (InvalidInput e) {
             faults.add(
                     new Fault(
@@ -344,6 +346,12 @@ public final class ShelfCsv {
             case "Price" -> Column.PRICE.heading;
             case "Place" -> Column.PLACE.heading;
             case "Drop" -> Column.DROP.heading;
+            case "Share in the white",
+                    "Swatch over black",
+                    "L* of a swatch",
+                    "a* of a swatch",
+                    "b* of a swatch" ->
+                    Column.SWATCHES.heading;
             default -> Column.of(field).map(c -> c.heading).orElse(field.toLowerCase(Locale.ROOT));
         };
     }
@@ -386,11 +394,12 @@ public final class ShelfCsv {
             case DROP -> number(b.dropMl());
             case STRENGTH -> number(b.strength());
             case NOTES -> b.notes();
+            case SWATCHES -> Swatch.write(b.swatches());
         };
     }
 
     /** At most six places, without zeros at the end. */
-    private static String number(double v) {
+    static String number(double v) {
         return java.math.BigDecimal.valueOf(v)
                 .setScale(6, java.math.RoundingMode.HALF_UP)
                 .stripTrailingZeros()

@@ -39,19 +39,19 @@ public class ShelfFilesTest {
         String odd =
                 List.of("plain", "with, comma", "with \"quotes\"", "two\nlines", "ümläut")
                         .get(r.nextInt(5));
+        Bottle.Kind kind = List.of(Bottle.Kind.values()).get(r.nextInt(6));
+        Optional<Lab> colour = r.nextInt(4) == 0 ? Optional.empty() : Optional.of(lab(r));
+        List<Swatch> swatches = new ArrayList<>();
+        for (int n = r.nextInt(3); n > 0 && kind == Bottle.Kind.PAINT && colour.isPresent(); n--) {
+            swatches.add(new Swatch(Swatch.Ground.LET_DOWN, r.nextDouble(0.01, 0.9), lab(r)));
+        }
         return new Bottle(
                 odd + " " + i,
                 r.nextBoolean() ? "" : "maker " + r.nextInt(4),
                 r.nextBoolean() ? "enamel" : "waterborne acrylic",
-                List.of(Bottle.Kind.values()).get(r.nextInt(6)),
+                kind,
                 List.of("gloss", "semi-gloss", "satin", "flat", "powder").get(r.nextInt(5)),
-                r.nextInt(4) == 0
-                        ? Optional.empty()
-                        : Optional.of(
-                                new Lab(
-                                        r.nextInt(101),
-                                        r.nextInt(-600, 600) / 10.0,
-                                        r.nextInt(-600, 600) / 10.0)),
+                colour,
                 r.nextBoolean() ? Bottle.Source.TYPED : Bottle.Source.MEASURED,
                 r.nextInt(1, 100) / 100.0,
                 r.nextInt(0, 300) / 10.0,
@@ -64,7 +64,12 @@ public class ShelfFilesTest {
                 r.nextBoolean() ? "" : "drawer, left",
                 r.nextInt(5, 100) / 1000.0,
                 r.nextInt(50, 150) / 100.0,
-                odd);
+                odd,
+                swatches);
+    }
+
+    private static Lab lab(SplittableRandom r) {
+        return new Lab(r.nextInt(101), r.nextInt(-600, 600) / 10.0, r.nextInt(-600, 600) / 10.0);
     }
 
     @Test
