@@ -14,7 +14,10 @@
 		['WHITE', 'a usual coat over white'],
 		['LET_DOWN', 'let down with white']
 	] as const;
-	let kind = $state<Swatch['ground']>('BLACK');
+	const has = (ground: Swatch['ground']) => swatches.some((s) => s.ground === ground);
+	// what is still missing comes first
+	const next = () => (!has('BLACK') ? 'BLACK' : !has('WHITE') ? 'WHITE' : 'LET_DOWN');
+	let kind = $state<Swatch['ground']>(next());
 	let share = $state('10');
 	let l = $state('');
 	let a = $state('');
@@ -26,9 +29,7 @@
 			: s.ground === 'BLACK'
 				? 'over black'
 				: 'over white';
-	const half = $derived(
-		swatches.some((s) => s.ground === 'BLACK') !== swatches.some((s) => s.ground === 'WHITE')
-	);
+	const half = $derived(has('BLACK') !== has('WHITE'));
 
 	function add(event: SubmitEvent) {
 		event.preventDefault();
@@ -46,7 +47,7 @@
 	}
 </script>
 
-<details class="mt-2">
+<details class="mt-2" open={swatches.length > 0}>
 	<summary class="cursor-pointer"
 		><span class="tag">Swatches</span>
 		{swatches.length ? swatches.map(told).join(', ') : 'none but the hiding coat'}</summary

@@ -148,6 +148,33 @@ public class ShelfStoryTest extends BrowserTest {
         return new FilePayload("shelf.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8));
     }
 
+    /** Two cards say how a paint covers; what is known of it says so from then on. */
+    @Test
+    public void aPaintIsKnownByMoreThanOneSwatch() {
+        Page page = browser.page(1024, 768, "light");
+        page.navigate(server.url("/shelf"));
+        button(page, "oxide red enamel").first().click();
+        Locator card =
+                page.getByRole(
+                        AriaRole.REGION, new Page.GetByRoleOptions().setName("oxide red enamel"));
+        assertThat(card.getByText("spectrum estimated from a typed colour")).isVisible();
+        card.getByText("Swatches", new Locator.GetByTextOptions().setExact(true)).click();
+        swatch(card, "29,5", "24", "16");
+        assertThat(card.getByText("One ground alone tells nothing")).isVisible();
+        swatch(card, "52", "26", "20");
+        assertThat(card.getByText("covering power measured over black and white")).isVisible();
+        card.getByLabel("Leave out the swatch over white of oxide red enamel").click();
+        assertThat(card.getByText("spectrum estimated from a typed colour")).isVisible();
+        assertEquals(browser.errors(), java.util.List.of());
+    }
+
+    private static void swatch(Locator card, String l, String a, String b) {
+        card.getByLabel("L* lightness").fill(l);
+        card.getByLabel("a* green–red").fill(a);
+        card.getByLabel("b* blue–yellow").fill(b);
+        card.getByLabel("b* blue–yellow").press("Enter");
+    }
+
     @Test
     public void smallAnswersAreRememberedAndRefusedInSentences() {
         Page page = browser.page(390, 844, "light");

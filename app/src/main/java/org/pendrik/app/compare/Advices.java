@@ -235,9 +235,14 @@ class Advices {
                 v.prototype().median());
     }
 
-    /** What a coat would leave of the difference; a sentence after a space, or nothing. */
+    /**
+     * What a coat would leave of a difference that is to be seen; a sentence after a space, or
+     * nothing.
+     */
     private static String left(Optional<RegionVerdict> v, Optional<NextCoat> then) {
-        if (v.isEmpty() || then.isEmpty()) {
+        if (v.isEmpty()
+                || then.isEmpty()
+                || v.get().difference().deltaE00() <= v.get().tolerance()) {
             return "";
         }
         double now = v.get().difference().deltaE00();
