@@ -80,12 +80,15 @@ final class BandMath {
      * @param level whether S is the same in all bands
      */
     void corners(Mixes[] drops, float[][] levels, int p, float more, boolean level, Mixes[] out) {
-        float[] per = new float[ABREAST];
         float[] kk = one;
+        float[] ss = other;
         add(drops[0].k, drops[1].k, kk);
+        add(drops[0].s, drops[1].s, ss);
         for (int i = 2; i < p; i++) {
             add(kk, drops[i].k, kk);
+            add(ss, drops[i].s, ss);
         }
+        float[] per = new float[ABREAST];
         float[] scale = least;
         for (int i = 0; i < p; i++) {
             for (int x = 0; x < ABREAST; x++) {
@@ -97,26 +100,10 @@ final class BandMath {
             }
             spread(per, scale);
             blend(kk, drops[i].k, more, scale, out[i].k);
-            out[i].seen = false;
-        }
-        if (level) {
-            return;
-        }
-        float[] ss = other;
-        add(drops[0].s, drops[1].s, ss);
-        for (int i = 2; i < p; i++) {
-            add(ss, drops[i].s, ss);
-        }
-        for (int i = 0; i < p; i++) {
-            for (int x = 0; x < ABREAST; x++) {
-                float sum = more * levels[i][x];
-                for (int j = 0; j < p; j++) {
-                    sum += levels[j][x];
-                }
-                per[x] = 1 / sum;
+            if (!level) {
+                blend(ss, drops[i].s, more, scale, out[i].s);
             }
-            spread(per, scale);
-            blend(ss, drops[i].s, more, scale, out[i].s);
+            out[i].seen = false;
         }
     }
 
