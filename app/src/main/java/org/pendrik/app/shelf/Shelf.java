@@ -398,7 +398,7 @@ public class Shelf {
                                     null)
                             .bottle());
         }
-        return ShelfCsv.write(out);
+        return ShelfCsv.writeColours(out);
     }
 
     static String hex(Look look, Light light) {

@@ -8,7 +8,8 @@ import java.util.Optional;
 
 /**
  * What a file would change on a shelf, before anything is changed. A line means the bottle of the
- * same name and maker; what the file does not name stays.
+ * same name and maker; bottles that the file does not name stay, and so does what it has no column
+ * for.
  */
 public final class ShelfChanges {
     private ShelfChanges() {}
@@ -77,14 +78,19 @@ public final class ShelfChanges {
                 changes.add(new Change(l.line(), What.NEW, Optional.empty(), b, List.of()));
                 continue;
             }
-            List<Field> fields = fields(known.get().getValue(), b);
-            changes.add(
-                    new Change(
-                            l.line(),
-                            fields.isEmpty() ? What.SAME : What.CHANGED,
-                            Optional.of(known.get().getKey()),
-                            b,
-                            fields));
+            Bottle is = known.get().getValue();
+            ShelfCsv.Read over = ShelfCsv.over(is, l, read.columns());
+            faults.addAll(over.faults());
+            for (ShelfCsv.Line becomes : over.lines()) {
+                List<Field> fields = fields(is, becomes.bottle());
+                changes.add(
+                        new Change(
+                                l.line(),
+                                fields.isEmpty() ? What.SAME : What.CHANGED,
+                                Optional.of(known.get().getKey()),
+                                becomes.bottle(),
+                                fields));
+            }
         }
         return new Dry(changes, faults);
     }

@@ -6,11 +6,14 @@ import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
@@ -73,6 +76,9 @@ public final class ShelfCsv {
         }
     }
 
+    /** The columns that say one thing together. */
+    private static final Set<Column> COLOUR = EnumSet.of(Column.L, Column.A, Column.B, Column.SRGB);
+
     /**
      * What is wrong with a line.
      *
@@ -82,7 +88,11 @@ public final class ShelfCsv {
      * @param rule that it breaks
      * @param remedy what helps
      */
-    public record Fault(long line, String column, String value, String rule, String remedy) {}
+    public record Fault(long line, String column, String value, String rule, String remedy) {
+        Fault at(long other) {
+            return new Fault(other, column, value, rule, remedy);
+        }
+    }
 
     /**
      * A line that holds.
@@ -91,12 +101,40 @@ public final class ShelfCsv {
      */
     public record Line(long line, Bottle bottle) {}
 
-    /** Lines that hold, and what is wrong with the others. */
-    public record Read(List<Line> lines, List<Fault> faults) {
+    /**
+     * Lines that hold, and what is wrong with the others.
+     *
+     * @param columns that the table has, by their heading
+     */
+    public record Read(List<Line> lines, List<Fault> faults, Set<String> columns) {
         public Read {
             lines = List.copyOf(lines);
             faults = List.copyOf(faults);
+            columns = Set.copyOf(columns);
         }
+    }
+
+    /**
+     * A bottle as a line changes it: what the table has no column for stays as it is.
+     *
+     * @param columns that the table has
+     */
+    static Read over(Bottle is, Line line, Set<String> columns) {
+        boolean colour = COLOUR.stream().anyMatch(c -> columns.contains(c.heading));
+        List<String> cells = new ArrayList<>();
+        for (Column c : written()) {
+            boolean named = COLOUR.contains(c) ? colour : columns.contains(c.heading);
+            cells.add(cell(named ? line.bottle() : is, c));
+        }
+        Read read = read(table(written(), List.of(cells)));
+        return new Read(
+                read.lines().stream().map(l -> new Line(line.line(), l.bottle())).toList(),
+                read.faults().stream().map(f -> f.at(line.line())).toList(),
+                columns);
+    }
+
+    private static List<Column> written() {
+        return java.util.Arrays.stream(Column.values()).filter(c -> c != Column.SRGB).toList();
     }
 
     /** Reads a table; never throws for what stands in it. */
@@ -104,15 +142,15 @@ public final class ShelfCsv {
         List<Line> lines = new ArrayList<>();
         List<Fault> faults = new ArrayList<>();
         String body = text.startsWith("\uFEFF") ? text.substring(1) : text;
+        Map<Column, Integer> at = new LinkedHashMap<>();
         try (CSVParser parser = CSVParser.parse(new StringReader(body), FORMAT)) {
-            Map<Column, Integer> at = new LinkedHashMap<>();
             boolean first = true;
             for (CSVRecord r : parser) {
                 long line = parser.getCurrentLineNumber();
                 if (first) {
                     first = false;
                     if (!header(r, at, faults)) {
-                        return new Read(lines, faults);
+                        return new Read(lines, faults, headings(at));
                     }
                     continue;
                 }
@@ -141,7 +179,13 @@ public final class ShelfCsv {
                             "Put values with commas or quotation marks in quotation marks, and"
                                     + " double those within."));
         }
-        return new Read(lines, faults);
+        return new Read(lines, faults, headings(at));
+    }
+
+    private static Set<String> headings(Map<Column, Integer> at) {
+        Set<String> out = new LinkedHashSet<>();
+        at.keySet().forEach(c -> out.add(c.heading));
+        return out;
     }
 
     private static boolean header(CSVRecord r, Map<Column, Integer> at, List<Fault> faults) {
@@ -358,13 +402,30 @@ public final class ShelfCsv {
 
     /** The table of a shelf, all columns but sRGB. */
     public static String write(List<Bottle> bottles) {
+        return write(bottles, written());
+    }
+
+    /** The table of some colours and no more: read over a shelf, it leaves the rest as it is. */
+    public static String writeColours(List<Bottle> bottles) {
+        return write(
+                bottles,
+                List.of(Column.NAME, Column.MAKER, Column.FAMILY, Column.L, Column.A, Column.B));
+    }
+
+    private static String write(List<Bottle> bottles, List<Column> columns) {
+        List<List<String>> rows = new ArrayList<>();
+        for (Bottle b : bottles) {
+            rows.add(columns.stream().map(c -> cell(b, c)).toList());
+        }
+        return table(columns, rows);
+    }
+
+    private static String table(List<Column> columns, List<List<String>> rows) {
         StringBuilder out = new StringBuilder();
         try (CSVPrinter printer = new CSVPrinter(out, FORMAT)) {
-            List<Column> columns =
-                    java.util.Arrays.stream(Column.values()).filter(c -> c != Column.SRGB).toList();
             printer.printRecord(columns.stream().map(c -> c.heading).toList());
-            for (Bottle b : bottles) {
-                printer.printRecord(columns.stream().map(c -> cell(b, c)).toList());
+            for (List<String> row : rows) {
+                printer.printRecord(row);
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

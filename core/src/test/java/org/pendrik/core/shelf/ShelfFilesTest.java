@@ -208,4 +208,26 @@ public class ShelfFilesTest {
         assertEquals(bad.entries().size(), 1);
         assertEquals(bad.faults().stream().map(ShelfCsv.Fault::line).toList(), List.of(3L, 4L));
     }
+
+    /** A short table changes what it has columns for, and takes nothing else away. */
+    @Test
+    public void whatATableHasNoColumnForStays() {
+        Bottle is = bottle("moor green", new Lab(38, -14, 12)).ofStrength(1.3);
+        String csv = "name,maker,family,amount [ml]\nmoor green,own brew,waterborne acrylic,4\n";
+        ShelfChanges.Dry dry = ShelfChanges.of(ShelfCsv.read(csv), Map.of("key", is));
+        assertEquals(dry.faults(), List.of());
+        ShelfChanges.Change c = dry.changes().getFirst();
+        assertEquals(c.fields(), List.of(new ShelfChanges.Field("amount [ml]", "12.5", "4")));
+        assertEquals(c.bottle().colour(), is.colour());
+        assertEquals(c.bottle().strength(), 1.3);
+        assertEquals(c.bottle().fullMl(), is.fullMl());
+        String paler = "name,maker,family,sRGB\nmoor green,own brew,waterborne acrylic,#5f7a60\n";
+        Bottle to =
+                ShelfChanges.of(ShelfCsv.read(paler), Map.of("key", is))
+                        .changes()
+                        .getFirst()
+                        .bottle();
+        assertEquals(Srgb.toHex(to.colour().orElseThrow()), "#5f7a60");
+        assertEquals(to.amountMl(), is.amountMl());
+    }
 }
