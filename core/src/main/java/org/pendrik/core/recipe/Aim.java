@@ -3,6 +3,7 @@ package org.pendrik.core.recipe;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.pendrik.core.colour.Lab;
 
 /**
@@ -41,8 +42,12 @@ final class Aim {
      * @param best the colour of the best found
      */
     Aim(Lab target, double off, double tolerance, Lab best) {
-        region = new Region(target, off - tolerance);
-        Region better = tolerance > 0 ? new Region(target, off) : region;
+        Region[] both = new Region[2];
+        IntStream.range(0, tolerance > 0 ? 2 : 1)
+                .parallel()
+                .forEach(i -> both[i] = new Region(target, off - (1 - i) * tolerance));
+        region = both[0];
+        Region better = tolerance > 0 ? both[1] : region;
         List<double[]> all = new ArrayList<>(Arrays.asList(Region.directions(target)));
         all.add(Region.away(target, best));
         // in a slice these are X and Z alone, a box that the others may leave far too open
@@ -51,7 +56,7 @@ final class Aim {
             all.add(Region.covector(best, 0, 0, sign));
         }
         directions = new double[all.size()][3];
-        double[] supports = new double[all.size()];
+        double[] whole = new double[all.size()];
         nears = new double[all.size()];
         for (int i = 0; i < directions.length; i++) {
             double[] d = all.get(i);
@@ -60,7 +65,7 @@ final class Aim {
                 directions[i][x] = size > 0 ? d[x] / size : 0;
             }
             double[] u = directions[i];
-            supports[i] = region.support(u[0], u[1], u[2]);
+            whole[i] = region.support(u[0], u[1], u[2]);
             nears[i] = better.support(u[0], u[1], u[2]);
         }
         lightest = region.support(0, 1, 0);
@@ -68,17 +73,21 @@ final class Aim {
         slices = new double[(1 << SLICINGS) - 1][];
         int thinnest = 1 << (SLICINGS - 1);
         double thick = (lightest - darkest) / thinnest;
-        for (int i = 0; i < thinnest; i++) {
-            double from = darkest + i * thick;
-            slices[thinnest - 1 + i] = region.supports(directions, supports, from, from + thick);
-        }
+        IntStream.range(0, thinnest)
+                .parallel()
+                .forEach(
+                        i -> {
+                            double from = darkest + i * thick;
+                            slices[thinnest - 1 + i] =
+                                    region.supports(directions, whole, from, from + thick);
+                        });
         for (int i = thinnest - 2; i >= 0; i--) {
             slices[i] = new double[directions.length];
             for (int d = 0; d < directions.length; d++) {
                 slices[i][d] = Math.max(slices[2 * i + 1][d], slices[2 * i + 2][d]);
             }
         }
-        this.supports = slices[0];
+        supports = slices[0];
     }
 
     /**

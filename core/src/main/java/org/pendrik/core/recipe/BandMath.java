@@ -18,9 +18,9 @@ final class BandMath {
     /** The bands are summed in four quarters, and those row by row. */
     private static final int QUARTER = SIZE / 4;
 
-    private final float[] wx;
+    private static final int THIRD = QUARTER / 3;
+
     private final float[] wy;
-    private final float[] wz;
     private final float veil;
     private final float t;
     private final float c;
@@ -30,11 +30,10 @@ final class BandMath {
     private final float[] least = ones();
     private final float[] most = ones();
     private final float[] quarter = new float[QUARTER];
+    private final float[] third = new float[THIRD];
 
     BandMath(Kernel kernel) {
-        wx = weights(kernel.w[0]);
         wy = weights(kernel.w[1]);
-        wz = weights(kernel.w[2]);
         veil = (float) kernel.veil;
         t = (float) kernel.t;
         c = (float) kernel.c;
@@ -105,6 +104,69 @@ final class BandMath {
             }
             out[i].seen = false;
         }
+        if (!level) {
+            bound(out, p);
+        }
+    }
+
+    /**
+     * Makes K/S from below and from above of K and S. Between corners the mean of S weighs, and a
+     * band in which one has more S than that counts more of its K/S; over the lightest of them by s
+     * / S, where S is what the mix has: no less than the least and no more than the most of the
+     * corners. So K/S of a mix lies between what is linear over the corners.
+     */
+    void bound(Mixes[] corners, int p) {
+        float[] low = least;
+        float[] high = most;
+        float[] light = one;
+        for (int i = 0; i < p; i++) {
+            float[] k = corners[i].k;
+            float[] s = corners[i].s;
+            for (int x = 0; x < SIZE; x++) {
+                k[x] /= s[x];
+            }
+            if (i == 0) {
+                System.arraycopy(s, 0, low, 0, SIZE);
+                System.arraycopy(s, 0, high, 0, SIZE);
+                System.arraycopy(k, 0, light, 0, SIZE);
+            } else {
+                extend(s, low, high);
+                lower(k, light);
+            }
+        }
+        for (int x = 0; x < SIZE; x++) {
+            low[x] = 1 / low[x];
+            high[x] = 1 / high[x];
+        }
+        for (int i = 0; i < p; i++) {
+            float[] k = corners[i].k;
+            float[] s = corners[i].s;
+            float[] most = corners[i].most;
+            for (int x = 0; x < SIZE; x++) {
+                float over = (k[x] - light[x]) * s[x];
+                k[x] = light[x] + over * high[x];
+                most[x] = light[x] + over * low[x];
+            }
+        }
+    }
+
+    /** Min and max, which are slow for floats since they think of the sign of zero. */
+    private static void extend(float[] by, float[] low, float[] high) {
+        for (int i = 0; i < SIZE; i++) {
+            float v = by[i];
+            float l = low[i];
+            float h = high[i];
+            low[i] = (l + v - Math.abs(l - v)) * 0.5f;
+            high[i] = (h + v + Math.abs(h - v)) * 0.5f;
+        }
+    }
+
+    /** The same of the least alone, where both may differ by much: never above either. */
+    private static void lower(float[] by, float[] low) {
+        for (int i = 0; i < SIZE; i++) {
+            float away = low[i] - by[i];
+            low[i] -= (away + Math.abs(away)) * 0.5f;
+        }
     }
 
     private static void add(float[] a, float[] b, float[] out) {
@@ -119,49 +181,26 @@ final class BandMath {
         }
     }
 
-    /** Fills in what is seen of k and s, unless it is known. */
-    void see(Mixes m, boolean level) {
+    /** Fills in what is seen of k, unless it is known. */
+    void see(Mixes m) {
         if (m.seen) {
             return;
         }
-        if (level) {
-            seeLevel(m.k, m.r);
-        } else {
-            see(m.k, m.s, m.r);
-        }
-        sums(m.r, m.xyz);
-        m.seen = true;
-    }
-
-    private void seeLevel(float[] k, float[] r) {
         float v = veil;
         float through = t;
         float inner = c;
+        float[] k = m.k;
+        float[] r = m.r;
         for (int i = 0; i < SIZE; i++) {
             float q = k[i];
             r[i] = v + through / (inner + q + (float) Math.sqrt(q * (q + 2)));
         }
+        sum(wy, r, m.y);
+        m.seen = true;
     }
 
-    private void see(float[] k, float[] s, float[] r) {
-        float v = veil;
-        float through = t;
-        float inner = c;
-        for (int i = 0; i < SIZE; i++) {
-            float kb = k[i];
-            float sb = s[i];
-            r[i] = v + through * sb / (inner * sb + kb + (float) Math.sqrt(kb * (kb + 2 * sb)));
-        }
-    }
-
-    /** X, Y, Z of a spectrum in each lane. */
-    private void sums(float[] r, float[][] out) {
-        sum(wx, r, out[0]);
-        sum(wy, r, out[1]);
-        sum(wz, r, out[2]);
-    }
-
-    private void sum(float[] w, float[] r, float[] out) {
+    /** The sum over the bands of weighted reflectances, by lane. */
+    void sum(float[] w, float[] r, float[] out) {
         float[] v = quarter;
         for (int i = 0; i < QUARTER; i++) {
             v[i] =
@@ -173,27 +212,23 @@ final class BandMath {
         fold(v, out);
     }
 
-    /** The sum of the nine rows of a quarter. */
-    private static void fold(float[] v, float[] out) {
+    /** The sum of the nine rows of a quarter, three of them first. */
+    private void fold(float[] v, float[] out) {
+        float[] three = third;
+        for (int i = 0; i < THIRD; i++) {
+            three[i] = v[i] + v[i + THIRD] + v[i + 2 * THIRD];
+        }
         for (int x = 0; x < ABREAST; x++) {
-            out[x] =
-                    v[x]
-                            + v[x + ABREAST]
-                            + v[x + 2 * ABREAST]
-                            + (v[x + 3 * ABREAST] + v[x + 4 * ABREAST] + v[x + 5 * ABREAST])
-                            + (v[x + 6 * ABREAST] + v[x + 7 * ABREAST] + v[x + 8 * ABREAST]);
+            out[x] = three[x] + three[x + ABREAST] + three[x + 2 * ABREAST];
         }
     }
 
     /** Becomes what lies between two, where the first has this share of S, and is seen. */
-    void between(Mixes a, Mixes b, float[] share, boolean level, Mixes out) {
+    void between(Mixes a, Mixes b, float[] share, Mixes out) {
         spread(share, one);
         mean(a.k, b.k, one, out.k);
-        if (!level) {
-            mean(a.s, b.s, one, out.s);
-        }
         out.seen = false;
-        see(out, level);
+        see(out);
     }
 
     private static void mean(float[] a, float[] b, float[] share, float[] out) {
@@ -202,22 +237,12 @@ final class BandMath {
         }
     }
 
-    /** The tangent at the mean of p mixes, each with a weight by lane. */
+    /** The tangent at the mean of p corners, each with a weight by lane. */
     void middle(Mixes[] of, int p, float[][] weights, boolean level, Tangent out) {
         float[] kk = other;
-        weigh(of[0].k, weights[0], of[1].k, weights[1], kk);
+        weigh(of[0].most(level), weights[0], of[1].most(level), weights[1], kk);
         for (int i = 2; i < p; i++) {
-            weighMore(of[i].k, weights[i], kk);
-        }
-        if (!level) {
-            float[] ss = most;
-            weigh(of[0].s, weights[0], of[1].s, weights[1], ss);
-            for (int i = 2; i < p; i++) {
-                weighMore(of[i].s, weights[i], ss);
-            }
-            for (int i = 0; i < SIZE; i++) {
-                kk[i] /= ss[i];
-            }
+            weighMore(of[i].most(level), weights[i], kk);
         }
         touch(kk, out);
     }
@@ -259,30 +284,15 @@ final class BandMath {
         }
     }
 
-    /**
-     * X, Y, Z of a tangent continued to a mix, with the least S to darker and the most to lighter
-     * ones.
-     */
-    void below(Mixes m, Tangent at, Span span, boolean level, float[][] out) {
-        under(m, at, span, level);
-        sums(one, out);
-    }
-
-    /** The same, of Y alone. */
-    void belowY(Mixes m, Tangent at, Span span, boolean level, float[] out) {
-        under(m, at, span, level);
+    /** Y of a tangent continued to a corner. */
+    void belowY(Mixes m, Tangent at, boolean level, float[] out) {
+        below(m, at, level, one);
         sum(wy, one, out);
     }
 
-    private void under(Mixes m, Tangent at, Span span, boolean level) {
-        if (level) {
-            under(m.k, at, one);
-        } else {
-            under(m.k, m.s, at, span, one);
-        }
-    }
-
-    private static void under(float[] k, Tangent at, float[] out) {
+    /** A tangent continued to a corner, by band and lane. */
+    void below(Mixes m, Tangent at, boolean level, float[] out) {
+        float[] k = m.most(level);
         float[] ratio = at.ratio;
         float[] seen = at.seen;
         float[] slope = at.slope;
@@ -291,65 +301,12 @@ final class BandMath {
         }
     }
 
-    private static void under(float[] k, float[] s, Tangent at, Span span, float[] out) {
-        float[] ratio = at.ratio;
-        float[] seen = at.seen;
-        float[] slope = at.slope;
-        float[] per = span.per;
-        float[] half = span.half;
-        for (int i = 0; i < SIZE; i++) {
-            float away = k[i] - ratio[i] * s[i];
-            // 1 over the least S where it is darker, over the most where not
-            out[i] = seen[i] + slope[i] * (away * per[i] + Math.abs(away) * half[i]);
+    /** The same weights for all lanes. */
+    static float[] weights(float[] w) {
+        float[] out = new float[SIZE];
+        for (int b = 0; b < Kernel.BANDS; b++) {
+            Arrays.fill(out, b * ABREAST, (b + 1) * ABREAST, w[b]);
         }
-    }
-
-    /** Spans of S over the first n. */
-    void spans(Mixes[] of, int n, Span out) {
-        float[] low = least;
-        float[] high = most;
-        System.arraycopy(of[0].s, 0, low, 0, SIZE);
-        System.arraycopy(of[0].s, 0, high, 0, SIZE);
-        for (int i = 1; i < n; i++) {
-            extend(of[i].s, low, high);
-        }
-        float[] per = out.per;
-        float[] half = out.half;
-        for (int i = 0; i < SIZE; i++) {
-            float a = 0.5f / low[i];
-            float b = 0.5f / high[i];
-            per[i] = a + b;
-            half[i] = a - b;
-        }
-    }
-
-    private static void extend(float[] by, float[] low, float[] high) {
-        for (int i = 0; i < SIZE; i++) {
-            // min and max, which are slow for floats since they think of the sign of zero
-            float v = by[i];
-            float l = low[i];
-            float h = high[i];
-            low[i] = (l + v - Math.abs(l - v)) * 0.5f;
-            high[i] = (h + v + Math.abs(h - v)) * 0.5f;
-        }
-    }
-
-    /** The same, and by how much chords between them have to be raised; all have to be seen. */
-    void rise(Mixes[] of, int n, Span out) {
-        spans(of, n, out);
-        float[] low = least;
-        float[] high = most;
-        System.arraycopy(of[0].r, 0, low, 0, SIZE);
-        System.arraycopy(of[0].r, 0, high, 0, SIZE);
-        for (int i = 1; i < n; i++) {
-            extend(of[i].r, low, high);
-        }
-        float[] per = out.per;
-        float[] half = out.half;
-        float[] up = one;
-        for (int i = 0; i < SIZE; i++) {
-            up[i] = half[i] * (high[i] - low[i]) / (2 * (per[i] - half[i]));
-        }
-        sums(up, out.rise);
+        return out;
     }
 }

@@ -11,25 +11,22 @@ final class Piece {
     /** Corners and two cuts of each edge. */
     static final int MOST = 4 + 2 * 6;
 
-    /** X, Y, Z from below and from above. */
-    private static final int BOUNDS = 6;
+    /** Inequalities that are kept, beside the two cuts: those that most points do not satisfy. */
+    private static final int KEPT = 12;
 
     /** Keeps a flat polytope from having no one fit; whatever it leaves is added as a shift. */
     private static final double RIDGE = 1e-7;
 
+    private static final int BANDS = Kernel.BANDS;
+
     /** How many corners the simplex has. */
-    int p;
+    private int p;
 
     /** How many points are in use. */
     int points;
 
-    /** The least and most X, Y, Z that mixes between the points have there, by axis, then point. */
-    final float[][] low = new float[3][MOST];
-
-    final float[][] high = new float[3][MOST];
-
     /** How much of each corner is in a point, by corner, then point; the sum is 1. */
-    final double[][] share = new double[4][MOST];
+    private final double[][] share = new double[4][MOST];
 
     /** The two cuts: what mixes between them are at least and at most in Y, by corner. */
     final double[] lowest = new double[4];
@@ -38,60 +35,108 @@ final class Piece {
     double darkest;
     double lightest;
 
+    private final HalfSpaces sides;
+    private final HalfSpaces.Outside outside = new HalfSpaces.Outside();
+
+    /** The tangent at the corners, in all half-spaces. */
+    private final float[][] corners = new float[4][HalfSpaces.LANES];
+
+    private final float[] seen = new float[BANDS];
     private final double[][] normal = new double[4][4];
+    private final int[] beyond = new int[HalfSpaces.LANES];
+    private final double[] fit = new double[4];
+    private final double[] past = new double[MOST];
 
-    /** X, Y, Z from below, then from above, at the corners. */
-    private final double[][] bounds = new double[BOUNDS][4];
+    Piece(HalfSpaces sides) {
+        this.sides = sides;
+    }
 
-    private final double[][] values = new double[Aim.DIRECTIONS + 2][4];
-    private final int[] outside = new int[Aim.DIRECTIONS + 2];
-
-    /**
-     * Sets the rows that all near colours in the slice satisfy, those first that most corners do
-     * not.
-     *
-     * @param supports of the slice
-     * @param forms how much of each corner is in a mix, over the drops of the paints
-     * @param levels the S of each corner
-     */
-    void rows(Aim aim, double[] supports, double[][] forms, double[] levels, Rows rows) {
-        fit();
-        int all = values.length;
-        for (int d = 0; d < Aim.DIRECTIONS; d++) {
-            double[] u = aim.directions[d];
-            double[] x = bounds[u[0] > 0 ? 0 : 3];
-            double[] y = bounds[u[1] > 0 ? 1 : 4];
-            double[] z = bounds[u[2] > 0 ? 2 : 5];
-            for (int i = 0; i < p; i++) {
-                values[d][i] =
-                        u[0] * x[i] + u[1] * y[i] + u[2] * z[i] - supports[d] - Slice.ROUNDING;
-            }
-        }
-        for (int i = 0; i < p; i++) {
-            values[all - 2][i] = lowest[i] - lightest;
-            values[all - 1][i] = darkest - highest[i];
-        }
-        for (int d = 0; d < all; d++) {
-            int out = 0;
-            for (int i = 0; i < p; i++) {
-                out += values[d][i] > 0 ? 1 : 0;
-            }
-            outside[d] = out;
-        }
-        rows.p = p;
-        rows.many = 0;
-        for (int corners = p; corners > 0; corners--) {
-            for (int d = 0; d < all; d++) {
-                if (outside[d] == corners) {
-                    row(values[d], forms, levels, rows.half[rows.many++]);
-                    rows.finish(rows.half[rows.many - 1]);
-                }
-            }
+    /** Begins with no points, of a simplex of p corners. */
+    void start(int p) {
+        this.p = p;
+        points = 0;
+        for (double[] of : share) {
+            Arrays.fill(of, 0);
         }
     }
 
+    private static void lane(float[] of, int x, float[] to) {
+        for (int b = 0; b < BANDS; b++) {
+            to[b] = of[b * BandMath.ABREAST + x];
+        }
+    }
+
+    /** What is seen where the tangent touches. */
+    void touch(float[] of, int x) {
+        lane(of, x, seen);
+        sides.below(seen, outside.touch);
+    }
+
+    /** The tangent at a corner. */
+    void corner(int i, float[] of, int x) {
+        lane(of, x, seen);
+        sides.below(seen, corners[i]);
+    }
+
+    /** A point with a share of one corner and the rest of another, and what is seen there. */
+    void add(int from, int to, double part, float[] r, int x) {
+        int at = points++;
+        share[to][at] += 1 - part;
+        share[from][at] += part;
+        lane(r, x, seen);
+        sides.above(seen, outside.above[at]);
+        float[] one = corners[from];
+        float[] other = corners[to];
+        float[] out = outside.below[at];
+        float s = (float) part;
+        for (int d = 0; d < HalfSpaces.LANES; d++) {
+            out[d] = other[d] + s * (one[d] - other[d]);
+        }
+    }
+
+    /** Whether one half-space has all of it outside. */
+    boolean apart() {
+        return sides.apart(outside, points);
+    }
+
+    /**
+     * Sets the rows that all near colours in the slice satisfy, those first that most points do
+     * not; after {@link #apart}.
+     *
+     * @param forms how much of each corner is in a mix, over the drops of the paints
+     * @param levels the S of each corner
+     */
+    void rows(double[][] forms, double[] levels, Rows rows) {
+        factor();
+        rows.p = p;
+        rows.many = 0;
+        for (int d = 0; d < beyond.length; d++) {
+            beyond[d] = 0;
+            for (int x = 0; x < points; x++) {
+                beyond[d] += sides.past(outside, x, d) > 0 ? 1 : 0;
+            }
+        }
+        for (int many = points; many > 0 && rows.many < KEPT; many--) {
+            for (int d = 0; d < beyond.length && rows.many < KEPT; d++) {
+                if (beyond[d] == many) {
+                    fit(d);
+                    row(fit, forms, levels, rows);
+                }
+            }
+        }
+        for (int i = 0; i < p; i++) {
+            fit[i] = lowest[i] - lightest;
+        }
+        row(fit, forms, levels, rows);
+        for (int i = 0; i < p; i++) {
+            fit[i] = darkest - highest[i];
+        }
+        row(fit, forms, levels, rows);
+    }
+
     /** Values at the corners, which weigh by their S, as a form of the drops. */
-    private void row(double[] values, double[][] forms, double[] levels, double[] out) {
+    private void row(double[] values, double[][] forms, double[] levels, Rows rows) {
+        double[] out = rows.half[rows.many++];
         Arrays.fill(out, 0);
         for (int i = 0; i < p; i++) {
             double weight = values[i] * levels[i];
@@ -99,36 +144,46 @@ final class Piece {
                 out[j] += weight * forms[i][j];
             }
         }
+        rows.finish(out);
     }
 
     /**
-     * Linear functions near the bounds of the points, by least squares, shifted until none of the
-     * points lies beyond. X, Y and Z are convex over the shares, so no mix does either.
+     * A linear function near how far the points lie outside a half-space, by least squares, shifted
+     * until none of them lies less far out. That is concave over the shares, so no mix does either.
      */
-    private void fit() {
-        for (double[] row : normal) {
-            Arrays.fill(row, 0);
-        }
-        for (double[] bound : bounds) {
-            Arrays.fill(bound, 0);
-        }
+    private void fit(int lane) {
+        Arrays.fill(fit, 0);
         for (int x = 0; x < points; x++) {
+            past[x] = sides.past(outside, x, lane);
             for (int i = 0; i < p; i++) {
-                double s = share[i][x];
-                for (int j = 0; j <= i; j++) {
-                    normal[i][j] += s * share[j][x];
+                fit[i] += share[i][x] * past[x];
+            }
+        }
+        solve(fit);
+        double most = 0;
+        for (int x = 0; x < points; x++) {
+            double at = -past[x];
+            for (int i = 0; i < p; i++) {
+                at += fit[i] * share[i][x];
+            }
+            most = Math.max(most, at);
+        }
+        for (int i = 0; i < p; i++) {
+            fit[i] -= most;
+        }
+    }
+
+    private void factor() {
+        for (int i = 0; i < p; i++) {
+            for (int j = 0; j <= i; j++) {
+                double sum = 0;
+                for (int x = 0; x < points; x++) {
+                    sum += share[i][x] * share[j][x];
                 }
-                for (int a = 0; a < 3; a++) {
-                    bounds[a][i] += s * low[a][x];
-                    bounds[3 + a][i] += s * high[a][x];
-                }
+                normal[i][j] = sum;
             }
         }
         decompose();
-        for (int f = 0; f < BOUNDS; f++) {
-            solve(bounds[f]);
-            shift(bounds[f], f < 3 ? low[f] : high[f - 3], f < 3);
-        }
     }
 
     /** A. L. Cholesky's factor in place. */
@@ -156,20 +211,6 @@ final class Piece {
                 b[i] -= normal[k][i] * b[k];
             }
             b[i] /= normal[i][i];
-        }
-    }
-
-    private void shift(double[] bound, float[] values, boolean down) {
-        double most = 0;
-        for (int x = 0; x < points; x++) {
-            double at = 0;
-            for (int i = 0; i < p; i++) {
-                at += bound[i] * share[i][x];
-            }
-            most = Math.max(most, down ? at - values[x] : values[x] - at);
-        }
-        for (int i = 0; i < p; i++) {
-            bound[i] += down ? -most : most;
         }
     }
 }

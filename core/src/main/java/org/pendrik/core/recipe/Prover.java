@@ -36,7 +36,7 @@ final class Prover {
     private static final double THICK = 0.0005;
 
     /** From this many recipes on it is cheaper to cut what they are in. */
-    private static final int MANY = 100;
+    private static final int MANY = 50;
 
     /** How often a cell is halved at a time, and at most. */
     private static final int SPLIT = 3;
@@ -228,10 +228,10 @@ final class Prover {
         }
         Aim now = Objects.requireNonNull(aim);
         if (in == open[kind] || slice.thin(now)) {
-            closely(in.chosen, n, now);
+            closely(in.chosen, n, in == open[kind], now);
             return;
         }
-        int stay = slice.look(in.chosen, n, p, limits.mostDrops - p, now, 0, null);
+        int stay = slice.look(in.chosen, n, p, limits.mostDrops - p, now, 0, false, null);
         for (int i = 0; i < n; i++) {
             if ((stay >> i & 1) != 0) {
                 wait(open[kind], in.chosen[i], kind);
@@ -239,7 +239,7 @@ final class Prover {
         }
     }
 
-    private void closely(int[][] paints, int n, Aim now) {
+    private void closely(int[][] paints, int n, boolean known, Aim now) {
         boolean[] many = new boolean[n];
         slice.look(
                 paints,
@@ -248,8 +248,8 @@ final class Prover {
                 limits.mostDrops - p,
                 now,
                 HALVINGS,
-                (lane, piece, at, supports) ->
-                        many[lane] |= !open(paints[lane], piece, at, supports));
+                known,
+                (lane, piece) -> many[lane] |= !open(paints[lane], piece));
         for (int i = 0; i < n; i++) {
             if (many[i]) {
                 split(Cell.all(kernel, paints[i], p, limits.mostDrops));
@@ -263,7 +263,7 @@ final class Prover {
      * Tries the recipes of a choice that may be near in a slice; false, and none tried, when they
      * are too many.
      */
-    private boolean open(int[] paints, Piece piece, Aim at, double[] supports) {
+    private boolean open(int[] paints, Piece piece) {
         System.arraycopy(paints, 0, chosen, 0, p);
         int n = limits.mostDrops;
         double all = 0;
@@ -274,17 +274,17 @@ final class Prover {
             levels[i] = all + (n - p) * kernel.level[chosen[i]];
         }
         Cell.forms(p, n, forms);
-        piece.rows(at, supports, forms, levels, rows);
+        piece.rows(forms, levels, rows);
         return few(MANY);
     }
 
     /** The same of a cell. */
-    private boolean open(Cell cell, Piece piece, Aim at, double[] supports) {
+    private boolean open(Cell cell, Piece piece) {
         System.arraycopy(cell.chosen, 0, chosen, 0, p);
         for (int i = 0; i < p; i++) {
             levels[i] = cell.corners[i].level;
         }
-        piece.rows(at, supports, cell.forms, levels, rows);
+        piece.rows(cell.forms, levels, rows);
         for (int i = 0; i < p; i++) {
             double[] h = rows.half[rows.many++];
             for (int j = 0; j < p; j++) {
@@ -336,8 +336,7 @@ final class Prover {
                     at[0].level,
                     Objects.requireNonNull(aim),
                     HALVINGS,
-                    (lane, piece, now, supports) ->
-                            many[lane] |= !open(at[lane], piece, now, supports));
+                    (lane, piece) -> many[lane] |= !open(at[lane], piece));
             for (int i = 0; i < n; i++) {
                 if (many[i]) {
                     split(at[i]);

@@ -226,6 +226,7 @@ public final class RecipeSearch {
                 screen.aim(aim);
             }
             int begin = at;
+            boolean last = w == WAVES - 1;
             IntStream.range(0, LANES)
                     .parallel()
                     .forEach(
@@ -234,7 +235,9 @@ public final class RecipeSearch {
                                     int[] pair = pairs.get(x);
                                     choices(lanes.get(lane), screen, p, pair[0], pair[1]);
                                 }
-                                lanes.get(lane).finish();
+                                if (last) {
+                                    lanes.get(lane).finish();
+                                }
                             });
             for (Prover lane : lanes) {
                 first.heed(lane);

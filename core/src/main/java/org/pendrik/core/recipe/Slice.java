@@ -55,6 +55,7 @@ final class Slice {
     private final double thick;
     private int p;
     private boolean level;
+    private boolean known;
     private int last;
     private @Nullable Leaf leaf;
 
@@ -62,10 +63,10 @@ final class Slice {
     private final double[] lightness;
 
     private @Nullable Aim aimed;
-    private final HalfSpaces sides = new HalfSpaces();
+    private final HalfSpaces sides;
 
     /** What is left of one choice. */
-    private final Piece piece = new Piece();
+    private final Piece piece;
 
     /**
      * A slice for one target.
@@ -78,6 +79,8 @@ final class Slice {
         this.kernel = kernel;
         this.bands = bands;
         this.thick = thick;
+        sides = new HalfSpaces(kernel);
+        piece = new Piece(sides);
         float[] ratio = BandMath.ones();
         for (int lane = 0; lane < ABREAST; lane++) {
             BandMath.load(targetRatio, lane, ratio);
@@ -115,8 +118,8 @@ final class Slice {
 
     /** Takes what no half-space rules out. */
     interface Leaf {
-        /** What is left of the choice of a lane in a slice that has these supports. */
-        void open(int lane, Piece piece, Aim aim, double[] supports);
+        /** What is left of the choice of a lane in a slice. */
+        void open(int lane, Piece piece);
     }
 
     /**
@@ -125,11 +128,20 @@ final class Slice {
      *
      * @param chosen n choices, at most {@link BandMath#ABREAST}
      * @param halvings how often the range of Y may be halved
+     * @param known whether the whole range of Y is known not to rule them out
      * @param leaf told of each thinnest slice of each choice that is not ruled out, when there are
      *     halvings left
      * @return bit i when choice i is not ruled out by the whole range of Y
      */
-    int look(int[][] chosen, int n, int p, int more, Aim aim, int halvings, @Nullable Leaf leaf) {
+    int look(
+            int[][] chosen,
+            int n,
+            int p,
+            int more,
+            Aim aim,
+            int halvings,
+            boolean known,
+            @Nullable Leaf leaf) {
         boolean level = true;
         for (int lane = 0; lane < n; lane++) {
             for (int i = 0; i < p; i++) {
@@ -144,7 +156,8 @@ final class Slice {
             }
         }
         bands.corners(drops, levels, p, more, level, corners);
-        return look(n, p, level, aim, halvings, leaf);
+        this.known = known;
+        return cut(n, p, level, aim, halvings, leaf);
     }
 
     /** Puts a corner of a cell into a lane. */
@@ -156,6 +169,14 @@ final class Slice {
 
     /** Looks at the first n lanes, whose p corners have been placed. */
     int look(int n, int p, boolean level, Aim aim, int halvings, @Nullable Leaf leaf) {
+        if (!level) {
+            bands.bound(corners, p);
+        }
+        known = false;
+        return cut(n, p, level, aim, halvings, leaf);
+    }
+
+    private int cut(int n, int p, boolean level, Aim aim, int halvings, @Nullable Leaf leaf) {
         this.p = p;
         this.level = level;
         last = halvings;
@@ -208,19 +229,24 @@ final class Slice {
             return 0;
         }
         sides.slice(aim.supports(depth, slice), darkest, lightest, ROUNDING);
-        int stay = left & ~layer.apart(left);
-        if (stay == 0 || leaf == null) {
-            return stay;
-        }
-        if (depth == last || lightest - darkest < thick) {
+        piece.darkest = darkest;
+        piece.lightest = lightest;
+        layer.bound();
+        int stay = depth == 0 && known ? left : left & ~layer.apart(left);
+        boolean thin = depth == last || lightest - darkest < thick;
+        if (leaf != null && thin) {
+            int open = 0;
             for (int rest = stay; rest != 0; rest &= rest - 1) {
                 int lane = Integer.numberOfTrailingZeros(rest);
                 layer.gather(lane);
-                layer.share(lane);
-                piece.darkest = darkest;
-                piece.lightest = lightest;
-                leaf.open(lane, piece, aim, aim.supports(depth, slice));
+                if (!piece.apart()) {
+                    open |= 1 << lane;
+                    leaf.open(lane, piece);
+                }
             }
+            return open;
+        }
+        if (stay == 0 || leaf == null) {
             return stay;
         }
         look(aim, depth + 1, 2 * slice, stay);
@@ -232,10 +258,6 @@ final class Slice {
     private final class Layer {
         final Tangent middle = new Tangent();
 
-        /** X, Y, Z of the tangent in the middle, continued to the corners of level mixes. */
-        final float[][][] low = new float[4][3][ABREAST];
-
-        private final Span span = new Span();
         private final Mixes[] first = mixes(6);
         private final Mixes[] second = mixes(6);
         private final float[][] firstShare = new float[6][ABREAST];
@@ -247,8 +269,11 @@ final class Slice {
         private final float[][] lowest = new float[4][ABREAST];
         private final float[][] highest = new float[4][ABREAST];
         private final float[][] weights = new float[4][ABREAST];
-        private final Mixes[] kept = new Mixes[Piece.MOST];
-        private final float[][][] keptLow = new float[Piece.MOST][3][ABREAST];
+
+        /** The tangent in the middle, continued to the corners. */
+        private final float[][] low = new float[4][BandMath.SIZE];
+
+        private final Half half = new Half();
 
         /** Cuts twice; the lanes in which something is left. */
         int cut(@Nullable Layer above, float darkest, float lightest, int lanes) {
@@ -277,28 +302,18 @@ final class Slice {
             for (int i = 0; i < p; i++) {
                 cornerIn[i] = dark[i] & left;
                 if (cornerIn[i] != 0) {
-                    bands.see(corners[i], level);
+                    bands.see(corners[i]);
                 }
             }
             Arrays.fill(secondIn, 0);
-            rise();
             return darker(darkest, lightest, left);
         }
 
         /** How dark each corner is at least, by a tangent of Y. */
         private void below(@Nullable Layer above) {
-            if (above != null && level) {
-                for (int i = 0; i < p; i++) {
-                    System.arraycopy(above.low[i][1], 0, lowest[i], 0, ABREAST);
-                }
-                return;
-            }
-            if (!level) {
-                bands.spans(corners, p, span);
-            }
             for (int i = 0; i < p; i++) {
                 Tangent at = above == null ? target : above.middle;
-                bands.belowY(corners[i], at, span, level, lowest[i]);
+                bands.belowY(corners[i], at, level, lowest[i]);
             }
         }
 
@@ -311,7 +326,7 @@ final class Slice {
         }
 
         private void put(int edge, float[] share, Mixes out) {
-            bands.between(corners[FROM[edge]], corners[TO[edge]], share, level, out);
+            bands.between(corners[FROM[edge]], corners[TO[edge]], share, out);
         }
 
         /** The second cut: what may be as light as the darkest near colour. */
@@ -354,7 +369,7 @@ final class Slice {
             float most = Float.NEGATIVE_INFINITY;
             for (int i = 0; i < p; i++) {
                 if ((dark[i] >> x & 1) != 0) {
-                    highest[i][x] = corners[i].xyz[1][x] + span.rise[1][x];
+                    highest[i][x] = corners[i].y[x];
                     most = Math.max(most, highest[i][x]);
                 }
             }
@@ -368,7 +383,7 @@ final class Slice {
                         // continued from the dark corner through the first cut
                         float low = lowest[j][x];
                         float share = (lightest - low) / (lowest[i][x] - low);
-                        float there = first[EDGE[i][j]].xyz[1][x] + span.rise[1][x];
+                        float there = first[EDGE[i][j]].y[x];
                         float from = highest[j][x];
                         high = Math.max(high, from + (there - from) / share);
                     }
@@ -379,57 +394,37 @@ final class Slice {
             return most;
         }
 
-        /** By how much chords between what is left have to be raised. */
-        private void rise() {
-            if (level) {
-                for (float[] axis : span.rise) {
-                    Arrays.fill(axis, 0);
-                }
-                return;
+        /** Bounds what is left from below. */
+        void bound() {
+            weigh();
+            bands.middle(corners, p, weights, level, middle);
+            for (int i = 0; i < p; i++) {
+                bands.below(corners[i], middle, level, low[i]);
             }
-            bands.rise(kept, keep(), span);
         }
 
-        /** Gathers what is left in some lane. */
-        private int keep() {
-            int n = 0;
+        /** The lanes in which one of a few half-spaces has all that is left outside. */
+        int apart(int lanes) {
+            half.start();
             for (int i = 0; i < p; i++) {
                 if (cornerIn[i] != 0) {
-                    kept[n++] = corners[i];
+                    half.add(i, i, null, corners[i], cornerIn[i]);
                 }
             }
             for (int e = 0; e < EDGES[p]; e++) {
                 if (firstIn[e] != 0) {
-                    kept[n++] = first[e];
+                    half.add(FROM[e], TO[e], firstShare[e], first[e], firstIn[e]);
                 }
                 if (secondIn[e] != 0) {
-                    kept[n++] = second[e];
-                }
-            }
-            return n;
-        }
-
-        /** The lanes in which a half-space has all that is left outside. */
-        int apart(int lanes) {
-            rise();
-            weigh();
-            bands.middle(corners, p, weights, level, middle);
-            if (level) {
-                for (int i = 0; i < p; i++) {
-                    bands.below(corners[i], middle, span, true, low[i]);
-                }
-            } else {
-                int n = keep();
-                for (int i = 0; i < n; i++) {
-                    bands.below(kept[i], middle, span, false, keptLow[i]);
+                    half.add(FROM[e], TO[e], secondShare[e], second[e], secondIn[e]);
                 }
             }
             int out = 0;
-            for (int x = 0; x < ABREAST; x++) {
-                if ((lanes >> x & 1) != 0) {
-                    gather(x);
-                    out |= sides.apart(piece.low, piece.high, piece.points) ? 1 << x : 0;
-                }
+            for (int i = 0; i < HalfSpaces.ASKED && (lanes & ~out) != 0; i++) {
+                int d = sides.asked(i);
+                int now = half.outside(d, middle, low, lanes & ~out) & lanes & ~out;
+                sides.found(d, Integer.bitCount(now));
+                out |= now;
             }
             return out;
         }
@@ -463,73 +458,137 @@ final class Slice {
         }
 
         /** The points of a lane with their bounds. */
-        private void gather(int x) {
-            int n = 0;
-            int at = 0;
+        void gather(int x) {
+            piece.start(p);
+            piece.touch(middle.seen, x);
             for (int i = 0; i < p; i++) {
-                if (cornerIn[i] == 0) {
-                    continue;
-                }
-                if ((cornerIn[i] >> x & 1) != 0) {
-                    for (int a = 0; a < 3; a++) {
-                        piece.low[a][n] = level ? low[i][a][x] : keptLow[at][a][x];
-                        piece.high[a][n] = corners[i].xyz[a][x] + span.rise[a][x];
-                    }
-                    n++;
-                }
-                at++;
-            }
-            for (int e = 0; e < EDGES[p]; e++) {
-                if (firstIn[e] != 0) {
-                    n += gather(x, n, e, firstIn[e], firstShare[e][x], first[e], at++);
-                }
-                if (secondIn[e] != 0) {
-                    n += gather(x, n, e, secondIn[e], secondShare[e][x], second[e], at++);
-                }
-            }
-            piece.points = n;
-        }
-
-        private int gather(int x, int n, int edge, int in, float share, Mixes m, int at) {
-            if ((in >> x & 1) == 0) {
-                return 0;
-            }
-            float[][] one = low[FROM[edge]];
-            float[][] other = low[TO[edge]];
-            for (int a = 0; a < 3; a++) {
-                piece.low[a][n] =
-                        level ? other[a][x] + share * (one[a][x] - other[a][x]) : keptLow[at][a][x];
-                piece.high[a][n] = m.xyz[a][x] + span.rise[a][x];
-            }
-            return 1;
-        }
-
-        /** How much of the corners is in the points of a lane, in the same order, and both cuts. */
-        private void share(int x) {
-            piece.p = p;
-            int n = 0;
-            for (int i = 0; i < p; i++) {
-                Arrays.fill(piece.share[i], 0);
                 piece.lowest[i] = lowest[i][x];
                 piece.highest[i] = highest[i][x];
+                piece.corner(i, low[i], x);
             }
             for (int i = 0; i < p; i++) {
                 if ((cornerIn[i] >> x & 1) != 0) {
-                    piece.share[i][n++] = 1;
+                    piece.add(i, i, 1, corners[i].r, x);
                 }
             }
             for (int e = 0; e < EDGES[p]; e++) {
-                n += share(n, e, firstIn[e] >> x & 1, firstShare[e][x]);
-                n += share(n, e, secondIn[e] >> x & 1, secondShare[e][x]);
+                if ((firstIn[e] >> x & 1) != 0) {
+                    piece.add(FROM[e], TO[e], firstShare[e][x], first[e].r, x);
+                }
+                if ((secondIn[e] >> x & 1) != 0) {
+                    piece.add(FROM[e], TO[e], secondShare[e][x], second[e].r, x);
+                }
+            }
+        }
+    }
+
+    /**
+     * Asks of single half-spaces whether they have all points of a lane outside. Points stand row
+     * by row, so that they are gone through in long loops.
+     */
+    private final class Half {
+        private static final int ROOM = Piece.MOST * ABREAST;
+
+        private int n;
+        private final int[] from = new int[Piece.MOST];
+        private final int[] to = new int[Piece.MOST];
+        private final Mixes[] mixes = new Mixes[Piece.MOST];
+
+        /** The share of the first corner, and far outside where a point is not in a lane. */
+        private final float[] shares = new float[ROOM];
+
+        private final float[] absent = new float[ROOM];
+
+        private final float[] row = new float[ABREAST];
+        private final float[][] corner = new float[4][ABREAST];
+        private final float[] one = new float[ROOM];
+        private final float[] other = new float[ROOM];
+        private final float[] below = new float[ROOM];
+        private final float[] above = new float[ROOM];
+        private final float[] limit = new float[ROOM];
+        private final float[] missing = new float[ROOM];
+        private final float[] fold = new float[ROOM];
+
+        void start() {
+            n = 0;
+        }
+
+        void add(int i, int j, float @Nullable [] share, Mixes m, int in) {
+            from[n] = i;
+            to[n] = j;
+            mixes[n] = m;
+            int at = n++ * ABREAST;
+            for (int x = 0; x < ABREAST; x++) {
+                shares[at + x] = share == null ? 1 : share[x];
+                absent[at + x] = (in >> x & 1) != 0 ? 0 : Float.MAX_VALUE;
             }
         }
 
-        private int share(int n, int edge, int in, float share) {
-            if (in != 0) {
-                piece.share[FROM[edge]][n] = share;
-                piece.share[TO[edge]][n] = 1.0 - share;
+        /** The lanes in which all lies outside, at some depth of the tangent. */
+        int outside(int d, Tangent middle, float[][] low, int lanes) {
+            float[] up = sides.up(d);
+            float[] down = sides.down(d);
+            float base = sides.base(d);
+            for (int i = 0; i < p; i++) {
+                bands.sum(up, low[i], corner[i]);
             }
-            return in;
+            for (int i = 0; i < n; i++) {
+                int at = i * ABREAST;
+                System.arraycopy(corner[from[i]], 0, one, at, ABREAST);
+                System.arraycopy(corner[to[i]], 0, other, at, ABREAST);
+                bands.sum(down, mixes[i].r, row);
+                System.arraycopy(row, 0, above, at, ABREAST);
+            }
+            int size = n * ABREAST;
+            for (int i = 0; i < size; i++) {
+                below[i] = other[i] + shares[i] * (one[i] - other[i]) - base;
+                above[i] += absent[i];
+            }
+            bands.sum(up, middle.seen, row);
+            int out = 0;
+            for (float y : HalfSpaces.DEPTHS) {
+                if ((lanes & ~out) != 0) {
+                    out |= outside(y, base, sides.most(d));
+                }
+            }
+            return out;
+        }
+
+        private int outside(float y, float base, float most) {
+            float rest = 2 * y * (1 - y);
+            for (int x = 0; x < ABREAST; x++) {
+                limit[x] = rest * (row[x] - base) + base - most;
+            }
+            int size = n * ABREAST;
+            for (int done = ABREAST; done < size; done *= 2) {
+                System.arraycopy(limit, 0, limit, done, Math.min(done, size - done));
+            }
+            float square = y * y;
+            for (int i = 0; i < size; i++) {
+                float past = square * below[i] + above[i] + limit[i];
+                missing[i] = past - Math.abs(past);
+            }
+            float[] sum = missing;
+            float[] next = fold;
+            int rows = n;
+            while (rows > 1) {
+                int keep = (rows + 1) / 2;
+                int gone = (rows - keep) * ABREAST;
+                int offset = keep * ABREAST;
+                for (int i = 0; i < gone; i++) {
+                    next[i] = sum[i] + sum[i + offset];
+                }
+                System.arraycopy(sum, gone, next, gone, offset - gone);
+                float[] swap = sum;
+                sum = next;
+                next = swap;
+                rows = keep;
+            }
+            int out = 0;
+            for (int x = 0; x < ABREAST; x++) {
+                out |= sum[x] == 0 ? 1 << x : 0;
+            }
+            return out;
         }
     }
 }

@@ -79,12 +79,13 @@ public class SliceTest {
                         DROPS - p,
                         aim,
                         3,
-                        (lane, piece, at, supports) -> {
+                        false,
+                        (lane, piece) -> {
                             pieces[lane]++;
                             Cell cell = Cell.all(kernel, some[lane], p, DROPS);
                             double[] levels = new double[p];
                             Arrays.setAll(levels, i -> cell.corners[i].level);
-                            piece.rows(at, supports, cell.forms, levels, rows);
+                            piece.rows(cell.forms, levels, rows);
                             rows.find(lattice, DROPS, lattice.drops.length);
                             for (int i = 0; i < rows.found; i++) {
                                 left.get(lane).add(rows.points[i]);
@@ -103,7 +104,7 @@ public class SliceTest {
         return out;
     }
 
-    private static double[] ratio(Lab target) {
+    static double[] ratio(Lab target) {
         Reflectance inside = Shelves.FLAT.inside(SpectrumFit.of(target).reflectance());
         double[] out = new double[Kernel.BANDS];
         for (int b = 0; b < out.length; b++) {
@@ -112,7 +113,7 @@ public class SliceTest {
         return out;
     }
 
-    private static void notNear(Kernel kernel, int[] chosen, int[] d, Lab target, Aim aim) {
+    static void notNear(Kernel kernel, int[] chosen, int[] d, Lab target, Aim aim) {
         double[] k = new double[Kernel.BANDS];
         double[] s = new double[Kernel.BANDS];
         for (int i = 0; i < chosen.length; i++) {
