@@ -29,7 +29,6 @@ final class Climb {
 
     /** The best found; its drops by paint. Infinite when nothing is allowed. */
     Found best() {
-        Found best = Found.NONE;
         int n = kernel.paints;
         Found[] ones = new Found[n];
         for (int i = 0; i < n; i++) {
@@ -53,16 +52,18 @@ final class Climb {
         if (limits.musts > 0) {
             withMusts(starts);
         }
-        for (Found f : starts) {
-            best = better(best, climb(f));
-        }
+        List<Found> from = new ArrayList<>(Arrays.asList(starts));
         for (Found f : ones) {
             if (f.off() <= ones[Math.min(2, n - 1)].off()) {
-                best = better(best, climb(f));
+                from.add(f);
             }
         }
+        from.parallelStream()
+                .map(f -> new Climb(kernel, limits, target).climb(f))
+                .filter(f -> f.off() < Double.POSITIVE_INFINITY)
+                .forEachOrdered(ends::add);
         ends.sort(Comparator.comparingDouble(Found::off));
-        return best;
+        return ends.isEmpty() ? Found.NONE : ends.getFirst();
     }
 
     /** What the climbs came to, best first. */
@@ -108,7 +109,6 @@ final class Climb {
         while (best.off() < Double.POSITIVE_INFINITY) {
             Found next = step(best);
             if (next.off() >= best.off() - 1e-9) {
-                ends.add(best);
                 return best;
             }
             best = next;

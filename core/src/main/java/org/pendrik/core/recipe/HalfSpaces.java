@@ -194,14 +194,18 @@ final class HalfSpaces {
      */
     private static void add(float[][] weights, float[] r, float[] out) {
         for (int b = 0; b < BANDS; b += 4) {
-            add(weights[b], r[b], weights[b + 1], r[b + 1], out);
-            add(weights[b + 2], r[b + 2], weights[b + 3], r[b + 3], out);
+            add(weights, b, r[b], r[b + 1], r[b + 2], r[b + 3], out);
         }
     }
 
-    private static void add(float[] v, float a, float[] w, float b, float[] out) {
+    private static void add(
+            float[][] weights, int b, float r0, float r1, float r2, float r3, float[] out) {
+        float[] w0 = weights[b];
+        float[] w1 = weights[b + 1];
+        float[] w2 = weights[b + 2];
+        float[] w3 = weights[b + 3];
         for (int d = 0; d < LANES; d++) {
-            out[d] += v[d] * a + w[d] * b;
+            out[d] += w0[d] * r0 + w1[d] * r1 + (w2[d] * r2 + w3[d] * r3);
         }
     }
 

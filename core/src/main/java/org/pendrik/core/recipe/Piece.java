@@ -4,8 +4,8 @@ import java.util.Arrays;
 
 /**
  * What is left of one choice of paints in a slice: a polytope in the simplex of its mixes, by its
- * points. Over it linear functions are found that X, Y and Z lie above and below, and of these and
- * the half-spaces of an {@link Aim} linear inequalities on the drops.
+ * points. Over it linear functions are found that lie below how far mixes are outside half-spaces,
+ * and of these linear inequalities on the drops.
  */
 final class Piece {
     /** Corners and two cuts of each edge. */

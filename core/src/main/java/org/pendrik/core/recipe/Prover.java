@@ -38,6 +38,9 @@ final class Prover {
     /** From this many recipes on it is cheaper to cut what they are in. */
     private static final int MANY = 50;
 
+    /** So few recipes of a choice are not worth more than one look. */
+    private static final int SMALL = 200;
+
     /** How often a cell is halved at a time, and at most. */
     private static final int SPLIT = 3;
 
@@ -247,7 +250,7 @@ final class Prover {
                 p,
                 limits.mostDrops - p,
                 now,
-                HALVINGS,
+                small() ? 0 : HALVINGS,
                 known,
                 (lane, piece) -> many[lane] |= !open(paints[lane], piece));
         for (int i = 0; i < n; i++) {
@@ -275,7 +278,11 @@ final class Prover {
         }
         Cell.forms(p, n, forms);
         piece.rows(forms, levels, rows);
-        return few(MANY);
+        return few(small() ? Integer.MAX_VALUE : MANY);
+    }
+
+    private boolean small() {
+        return lattices[p].drops.length <= SMALL;
     }
 
     /** The same of a cell. */

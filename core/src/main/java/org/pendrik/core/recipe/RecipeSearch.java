@@ -15,25 +15,25 @@ import org.pendrik.core.units.Watch;
  * The best recipe in whole drops, proven.
  *
  * <p>A {@link Climb} finds a good recipe. What is better than it by more than the tolerance lies in
- * a small {@link Region} of colours; a {@link Screen} rules out choices of up to four paints by a
- * few bits each, a {@link Slice} most others by a dozen spectra, a {@link Prover} the rest, trying
- * only the drops that its inequalities leave. Every better recipe found shrinks the region. Choices
- * are taken in waves of fixed lanes, and what lanes find is told to the others between waves only,
- * so the answer does not depend on how many processors work.
+ * a small {@link Region} of colours; a {@link Screen} rules out choices of up to four paints by
+ * sums of a few numbers, a {@link Slice} most others by a dozen spectra, a {@link Prover} the rest,
+ * trying only the drops that its inequalities leave. Every better recipe found shrinks the region.
+ * Choices are taken in waves of fixed lanes, and what lanes find is told to the others between
+ * waves only, so the answer does not depend on how many processors work.
  *
- * <p>Cost: a dozen bit operations for each choice of four paints, one to three microseconds for one
- * in ten to nine in ten of them, some tens for what these leave; memory is quadratic in the paints.
- * Guarantee: nothing that the limits allow is nearer to the target than the answer minus the
- * tolerance, 0.1 or, exact, 0. It rests on {@link Region} bounding the near colours, whose border
- * is sampled with a margin: shown by tests, not by a formula. Colours are of hiding coats in whole
- * drops, never rounded from fractions.
+ * <p>Cost: a dozen bit operations or some tens of sums for each choice of four paints, about two
+ * microseconds for one in a hundred to one in three of them, some tens for what these leave; memory
+ * is quadratic in the paints. Guarantee: nothing that the limits allow is nearer to the target than
+ * the answer minus the tolerance, 0.1 or, exact, 0. It rests on {@link Region} bounding the near
+ * colours, whose border is sampled with a margin: shown by tests, not by a formula. Colours are of
+ * hiding coats in whole drops, never rounded from fractions.
  */
 public final class RecipeSearch {
     /** A drop's own scatter decides below this. */
     public static final double TOLERANCE = 0.1;
 
     private static final int LANES = 8;
-    private static final int WAVES = 40;
+    private static final int WAVES = 16;
 
     private final RecipeQuestion question;
     private final Watch watch;

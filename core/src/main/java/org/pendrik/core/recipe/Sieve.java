@@ -29,9 +29,9 @@ final class Sieve {
     private static final int SAMPLES = WORDS * 64;
 
     /** Each time on choices that the tests so far do not rule out; how often one is looked for. */
-    private static final int ROUNDS = 4;
+    private static final int ROUNDS = 2;
 
-    private static final int TRIES = 40;
+    private static final int TRIES = 20;
 
     /** Numbers are kept as whole ones up to this, so that three may be added. */
     private static final float LARGEST = 1 << 28;

@@ -12,19 +12,19 @@ import org.jspecify.annotations.Nullable;
  * near colour: what is left has the dark corners and, on each edge from a light corner to a dark
  * one, the point of the cut. Over these the chords are a linear function that no Y exceeds; where
  * it falls below the darkest near colour is the second cut. The few points that remain as corners
- * lie close together, and one tangent in their middle and the chords between them bound X, Y and Z
- * well; Y is also bound by the slice itself. A half-space in which all of them lie outside rules
- * them out; {@link Aim} has half-spaces for each slice. A thick slice that stays is halved in Y,
- * each half with the tangent of the whole.
+ * lie close together, and one tangent in their middle and the chords between them bound every
+ * half-space well, with Y or with what the slice itself says of Y ({@link HalfSpaces}). One in
+ * which all of them lie outside rules them out; {@link Aim} has half-spaces for each slice. A few,
+ * those that ruled out most of late, are asked for all lanes together. A thick slice that stays is
+ * halved in Y, each half with the tangent of the whole.
  *
- * <p>Where S runs differently from corner to corner, a tangent is continued with the least S to
- * darker and with the most S to lighter corners, and chords are raised by a quarter of the product
- * of the spans of S and of reflectance, which no covariance of the two exceeds (G. Grüss,
- * Mathematische Zeitschrift 39 (1935), 215–226).
+ * <p>Where S runs differently from corner to corner, K/S of a mix is no linear function of the
+ * shares; it lies between two that are ({@link BandMath#bound}). Chords are taken of the lower,
+ * tangents of the upper.
  *
- * <p>Cost: at most sixteen spectra of floats for each choice and slice, about a microsecond where
- * all lanes are in use. Guarantee: a choice is ruled out only when each of its mixes lies outside a
- * half-space of its slice, by more than floats round.
+ * <p>Cost: at most sixteen spectra of floats for each choice and slice, about two microseconds
+ * where all lanes are in use. Guarantee: a choice is ruled out only when each of its mixes lies
+ * outside a half-space of its slice, by more than floats round.
  */
 final class Slice {
     private static final int ABREAST = BandMath.ABREAST;
