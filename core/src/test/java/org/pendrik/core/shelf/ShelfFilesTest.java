@@ -230,4 +230,32 @@ public class ShelfFilesTest {
         assertEquals(Srgb.toHex(to.colour().orElseThrow()), "#5f7a60");
         assertEquals(to.amountMl(), is.amountMl());
     }
+
+    /**
+     * A table of colours alone, as a palette becomes one, leaves stock and strength as they are.
+     */
+    @Test
+    public void coloursAloneChangeColoursAlone() {
+        Bottle is = bottle("moor green", new Lab(38, -14, 12)).ofStrength(1.3);
+        Bottle lighter = bottle("moor green", new Lab(52, -10, 9));
+        String csv = ShelfCsv.writeColours(List.of(lighter));
+        Bottle to =
+                ShelfChanges.of(ShelfCsv.read(csv), Map.of("key", is))
+                        .changes()
+                        .getFirst()
+                        .bottle();
+        assertEquals(to.colour().orElseThrow().l(), 52, 0.01);
+        assertEquals(to.strength(), 1.3);
+        assertEquals(to.amountMl(), is.amountMl());
+        assertEquals(to.fullMl(), is.fullMl());
+        assertEquals(
+                ShelfChanges.of(
+                                ShelfCsv.read(ShelfCsv.writeColours(List.of(is))),
+                                Map.of("key", is))
+                        .changes()
+                        .stream()
+                        .flatMap(c -> c.fields().stream())
+                        .toList(),
+                List.of());
+    }
 }
