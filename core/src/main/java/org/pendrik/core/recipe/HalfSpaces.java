@@ -72,6 +72,7 @@ final class HalfSpaces {
         Arrays.fill(most, Float.MAX_VALUE);
         Arrays.fill(allUp, null);
         Arrays.fill(allDown, null);
+        Arrays.fill(hits, 0);
         int n = directions.length;
         for (int d = 0; d < n; d++) {
             double[] u = directions[d];

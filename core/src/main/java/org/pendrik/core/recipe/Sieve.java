@@ -67,23 +67,13 @@ final class Sieve {
     private record Test(int plane, int direction, float depth) {}
 
     /**
-     * A sieve for choices of p paints, either of level S alone or with one of uneven S at least; of
-     * these for the mixes in which the share of such paints is in a range.
+     * A sieve for choices of p paints, either of level S alone or with one of uneven S at least.
      *
      * @param drops at most, at least p + 1
      * @param tangents K/S at which the planes below touch
      * @param uneven whether with one of uneven S
-     * @param from the least share of S, 0 to 1
-     * @param to the most
      */
-    Sieve(
-            Kernel kernel,
-            int p,
-            int drops,
-            double[][] tangents,
-            boolean uneven,
-            double from,
-            double to) {
+    Sieve(Kernel kernel, int p, int drops, double[][] tangents, boolean uneven) {
         this.kernel = kernel;
         this.p = p;
         many = drops - p + 1;
@@ -103,7 +93,7 @@ final class Sieve {
         least = new float[BANDS][paints];
         most = new float[BANDS][paints];
         for (int b = 0; b < BANDS; b++) {
-            bounds(b, uneven ? from : 0, uneven ? to : 0);
+            bounds(b, uneven);
         }
     }
 
@@ -111,23 +101,21 @@ final class Sieve {
      * Sets between what K/S lies in mixes: over the lightest, each paint counts by its own S over
      * that of the mix.
      */
-    private void bounds(int b, double from, double to) {
+    private void bounds(int b, boolean uneven) {
         double lightest = Double.POSITIVE_INFINITY;
         double little = Double.POSITIVE_INFINITY;
         double much = 0;
         for (int i = 0; i < paints; i++) {
+            double s = kernel.s[i][b] / kernel.level[i];
             lightest = Math.min(lightest, kernel.k[i][b] / kernel.s[i][b]);
-            if (!kernel.flat[i]) {
-                double more = kernel.s[i][b] / kernel.level[i] - 1;
-                little = Math.min(little, 1 + Math.min(from * more, to * more));
-                much = Math.max(much, 1 + Math.max(from * more, to * more));
-            }
+            little = Math.min(little, s);
+            much = Math.max(much, s);
         }
         for (int i = 0; i < paints; i++) {
             double q = kernel.k[i][b] / kernel.s[i][b];
             double s = kernel.s[i][b] / kernel.level[i];
-            least[b][i] = (float) (to > 0 ? lightest + (q - lightest) * s / much : q);
-            most[b][i] = (float) (to > 0 ? lightest + (q - lightest) * s / little : q);
+            least[b][i] = (float) (uneven ? lightest + (q - lightest) * s / much : q);
+            most[b][i] = (float) (uneven ? lightest + (q - lightest) * s / little : q);
         }
     }
 
