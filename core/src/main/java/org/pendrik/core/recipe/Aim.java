@@ -15,6 +15,9 @@ final class Aim {
     /** How many half-spaces. */
     static final int DIRECTIONS = 31;
 
+    /** The first are the plain ones: lightness, chroma and hue, both ways. */
+    static final int PLAIN = 6;
+
     /** Thicknesses of slices for which supports are kept, the whole among them. */
     private static final int SLICINGS = 7;
 
@@ -40,15 +43,16 @@ final class Aim {
      * @param off ΔE00 of the best found
      * @param tolerance less than {@code off}
      * @param best the colour of the best found
+     * @param strip of what the region must have the colours at least
      */
-    Aim(Lab target, double off, double tolerance, Lab best) {
+    Aim(Lab target, double off, double tolerance, Lab best, Region.Strip strip) {
         Region[] both = new Region[2];
         IntStream.range(0, tolerance > 0 ? 2 : 1)
                 .parallel()
-                .forEach(i -> both[i] = new Region(target, off - (1 - i) * tolerance));
+                .forEach(i -> both[i] = new Region(target, off - (1 - i) * tolerance, strip));
         region = both[0];
         Region better = tolerance > 0 ? both[1] : region;
-        List<double[]> all = new ArrayList<>(Arrays.asList(Region.directions(target)));
+        List<double[]> all = directions(target, off, best);
         all.add(Region.away(target, best));
         // in a slice these are X and Z alone, a box that the others may leave far too open
         for (int sign = -1; sign <= 1; sign += 2) {
@@ -88,6 +92,23 @@ final class Aim {
             }
         }
         supports = slices[0];
+    }
+
+    /** Out of reach, the directions that face what is in reach count. */
+    private List<double[]> directions(Lab target, double off, Lab best) {
+        Lab middle = region.middle();
+        List<double[]> usual = Arrays.asList(Region.directions(middle));
+        if (!region.large() || !middle.equals(target)) {
+            return new ArrayList<>(usual);
+        }
+        List<double[]> out = new ArrayList<>(usual.subList(0, PLAIN));
+        out.addAll(Region.around(target, off, best));
+        return out;
+    }
+
+    /** Whether nothing at all would be better by more than the tolerance. */
+    boolean empty() {
+        return region.empty();
     }
 
     /**

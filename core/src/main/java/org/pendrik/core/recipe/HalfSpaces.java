@@ -26,9 +26,6 @@ final class HalfSpaces {
     /** The depths at which tangents are tried, the usual one first. */
     static final float[] DEPTHS = {1, 0.5f, 0.7f, 0.3f, 1.4f};
 
-    /** How many are asked before all are: those that ruled out most, and another each time. */
-    static final int ASKED = 3;
-
     /** How fast it is forgotten what was ruled out. */
     private static final float KEEPS = 0.98f;
 
@@ -116,14 +113,16 @@ final class HalfSpaces {
         return down[band][lane];
     }
 
-    /** The half-space to be asked in a turn. */
-    int asked(int i) {
-        if (i < ASKED - 1) {
+    /**
+     * The half-space to be asked in a turn, when so many are asked: those that ruled out most of
+     * late, and last of all another each time.
+     */
+    int asked(int i, int many) {
+        if (i < many - 1) {
             return order[i];
         }
         turn++;
-        int rest = 2 * directions.length - (ASKED - 1);
-        return order[ASKED - 1 + turn % rest];
+        return order[i + turn % (2 * directions.length - i)];
     }
 
     /** Takes note of how many a half-space has ruled out. */

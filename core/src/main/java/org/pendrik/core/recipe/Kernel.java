@@ -74,23 +74,19 @@ final class Kernel {
     }
 
     /** The same of the drops of four paints; 0 drops leave one out. */
-    void seen(
-            double[] k0,
-            double[] s0,
-            double d0,
-            int one,
-            double d1,
-            int two,
-            double d2,
-            int three,
-            double d3,
-            double[] r) {
-        double[] k1 = k[one];
-        double[] k2 = k[two];
-        double[] k3 = k[three];
-        double[] s1 = s[one];
-        double[] s2 = s[two];
-        double[] s3 = s[three];
+    void seen(int[] paint, int[] drops, double[] r) {
+        double d0 = drops[0];
+        double d1 = drops[1];
+        double d2 = drops[2];
+        double d3 = drops[3];
+        double[] k0 = k[paint[0]];
+        double[] k1 = k[paint[1]];
+        double[] k2 = k[paint[2]];
+        double[] k3 = k[paint[3]];
+        double[] s0 = s[paint[0]];
+        double[] s1 = s[paint[1]];
+        double[] s2 = s[paint[2]];
+        double[] s3 = s[paint[3]];
         double v = veil;
         double through = t;
         double inner = c;

@@ -18,6 +18,9 @@ final class Lattice {
     /** By paint, then point. */
     final double[][] share;
 
+    /** Drops again, by paint, then point. */
+    final float[][] floats;
+
     final Box all;
 
     /**
@@ -80,10 +83,12 @@ final class Lattice {
         all = new Box(points, 0);
         drops = points.toArray(int[][]::new);
         share = new double[4][drops.length];
+        floats = new float[4][drops.length];
         for (int x = 0; x < drops.length; x++) {
             int total = Arrays.stream(drops[x]).sum();
             for (int i = 0; i < 4; i++) {
                 share[i][x] = (double) drops[x][i] / total;
+                floats[i][x] = drops[x][i];
             }
         }
     }

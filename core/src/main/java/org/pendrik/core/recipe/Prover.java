@@ -38,16 +38,22 @@ final class Prover {
     /** From this many recipes on it is cheaper to cut what they are in. */
     private static final int MANY = 50;
 
-    /** So few recipes of a choice are not worth more than one look. */
+    /** So few recipes of a choice are tried without a look at it. */
+    private static final int AT_ONCE = 64;
+
+    /** So few are tried after one look. */
     private static final int SMALL = 200;
+
+    /** And so many after two more, rather than looking closer. */
+    private static final int MANY_OF_ALL = 1200;
+
+    /** So few are tried one by one. */
+    private static final int FEW = 8;
 
     /** How often a cell is halved at a time, and at most. */
     private static final int SPLIT = 3;
 
     private static final int DEPTH = 24;
-
-    /** Directions asked before a difference is computed: the plain ones, which come first. */
-    private static final int PLAIN = 6;
 
     /** A region that has shrunk less is not drawn anew. */
     private static final double SHRUNK = 0.93;
@@ -59,6 +65,7 @@ final class Prover {
     private final Limits limits;
     private final Lab target;
     private final double tolerance;
+    private Region.Strip strip = Region.Strip.ALL;
     private @Nullable Aim aim;
     private Found best;
 
@@ -75,6 +82,7 @@ final class Prover {
     private final Deque<Cell> levelCells = new ArrayDeque<>();
     private final Lattice[] lattices;
     private final Slice slice;
+    private final Trial trial;
     private final Waiting[] fresh = waiting();
 
     /** What the whole range of Y leaves. */
@@ -98,6 +106,7 @@ final class Prover {
             Found start) {
         slice = new Slice(kernel, new BandMath(kernel), targetRatio, HALVINGS, THICK);
         this.lattices = lattices;
+        trial = new Trial(kernel);
         this.kernel = kernel;
         this.limits = limits;
         this.target = target;
@@ -133,12 +142,22 @@ final class Prover {
         }
     }
 
+    /** Turns to a strip of the region; no choice waits. */
+    void turn(Region.Strip to) {
+        strip = to;
+        aim = null;
+        for (int kind = 0; kind < KINDS; kind++) {
+            fresh[kind].many = 0;
+            open[kind].many = 0;
+        }
+    }
+
     /** Draws the region anew when it has shrunk enough; before the first choice, too. */
     void renew() {
         double reach = best.off() - tolerance;
         boolean little = aim != null && reach > aim.reach() * SHRUNK;
         if (!little && reach > 0 && reach < FARTHEST) {
-            aim = new Aim(target, best.off(), tolerance, colour(best.drops()));
+            aim = new Aim(target, best.off(), tolerance, colour(best.drops()), strip);
         }
     }
 
@@ -173,7 +192,7 @@ final class Prover {
     }
 
     boolean done() {
-        return best.off() - tolerance <= 0;
+        return best.off() - tolerance <= 0 || (aim != null && aim.empty());
     }
 
     /**
@@ -188,8 +207,12 @@ final class Prover {
         p = paints.length;
         Aim now = aim;
         if (p < 2 || limits.mostDrops < p + 2 || now == null) {
-            System.arraycopy(paints, 0, chosen, 0, p);
+            choose(paints);
             all();
+            return;
+        }
+        if (lattices[p].drops.length <= AT_ONCE) {
+            tryAll(paints);
             return;
         }
         boolean flat = true;
@@ -243,14 +266,26 @@ final class Prover {
     }
 
     private void closely(int[][] paints, int n, boolean known, Aim now) {
+        int more = limits.mostDrops - p;
+        int size = lattices[p].drops.length;
+        if (size <= MANY_OF_ALL) {
+            int stay = (1 << n) - 1;
+            if (size > SMALL) {
+                stay = slice.look(paints, n, p, more, now, 1, known, null);
+            }
+            for (int rest = stay; rest != 0; rest &= rest - 1) {
+                tryAll(paints[Integer.numberOfTrailingZeros(rest)]);
+            }
+            return;
+        }
         boolean[] many = new boolean[n];
         slice.look(
                 paints,
                 n,
                 p,
-                limits.mostDrops - p,
+                more,
                 now,
-                small() ? 0 : HALVINGS,
+                HALVINGS,
                 known,
                 (lane, piece) -> many[lane] |= !open(paints[lane], piece));
         for (int i = 0; i < n; i++) {
@@ -262,12 +297,28 @@ final class Prover {
         look(levelCells, BandMath.ABREAST);
     }
 
+    private void choose(int[] paints) {
+        for (int i = 0; i < chosen.length; i++) {
+            chosen[i] = paints[i < p ? i : 0];
+        }
+    }
+
+    private void tryAll(int[] paints) {
+        if (done()) {
+            return;
+        }
+        choose(paints);
+        int[][] drops = lattices[p].drops;
+        tried += drops.length;
+        trial.all(chosen, lattices[p], Objects.requireNonNull(aim), at -> judge(drops[at]));
+    }
+
     /**
      * Tries the recipes of a choice that may be near in a slice; false, and none tried, when they
      * are too many.
      */
     private boolean open(int[] paints, Piece piece) {
-        System.arraycopy(paints, 0, chosen, 0, p);
+        choose(paints);
         int n = limits.mostDrops;
         double all = 0;
         for (int i = 0; i < p; i++) {
@@ -278,16 +329,12 @@ final class Prover {
         }
         Cell.forms(p, n, forms);
         piece.rows(forms, levels, rows);
-        return few(small() ? Integer.MAX_VALUE : MANY);
-    }
-
-    private boolean small() {
-        return lattices[p].drops.length <= SMALL;
+        return few(MANY);
     }
 
     /** The same of a cell. */
     private boolean open(Cell cell, Piece piece) {
-        System.arraycopy(cell.chosen, 0, chosen, 0, p);
+        choose(cell.chosen);
         for (int i = 0; i < p; i++) {
             levels[i] = cell.corners[i].level;
         }
@@ -307,6 +354,17 @@ final class Prover {
         rows.find(lattices[p], limits.mostDrops, Math.min(most, drops.length - 1) + 1);
         if (rows.found > most) {
             return false;
+        }
+        tried += rows.found;
+        if (rows.found > FEW) {
+            trial.some(
+                    chosen,
+                    lattices[p],
+                    rows.points,
+                    rows.found,
+                    Objects.requireNonNull(aim),
+                    at -> judge(drops[rows.points[at]]));
+            return true;
         }
         for (int i = 0; i < rows.found; i++) {
             judge(drops[rows.points[i]]);
@@ -360,6 +418,7 @@ final class Prover {
 
     private void fill(int[] d, int at, int left) {
         if (at == p) {
+            tried++;
             judge(d);
             return;
         }
@@ -371,23 +430,12 @@ final class Prover {
     }
 
     private void judge(int[] d) {
-        tried++;
-        kernel.seen(
-                kernel.k[chosen[0]],
-                kernel.s[chosen[0]],
-                d[0],
-                p > 1 ? chosen[1] : chosen[0],
-                p > 1 ? d[1] : 0,
-                p > 2 ? chosen[2] : chosen[0],
-                p > 2 ? d[2] : 0,
-                p > 3 ? chosen[3] : chosen[0],
-                p > 3 ? d[3] : 0,
-                r);
+        kernel.seen(chosen, d, r);
         double x = Kernel.dot(kernel.w[0], r);
         double y = Kernel.dot(kernel.w[1], r);
         double z = Kernel.dot(kernel.w[2], r);
         Aim now = aim;
-        for (int i = 0; now != null && i < PLAIN; i++) {
+        for (int i = 0; now != null && i < Aim.PLAIN; i++) {
             double[] a = now.directions[i];
             if (a[0] * x + a[1] * y + a[2] * z > now.nears[i]) {
                 return;

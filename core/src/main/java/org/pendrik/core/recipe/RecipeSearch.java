@@ -126,16 +126,21 @@ public final class RecipeSearch {
             lanes.add(new Prover(kernel, limits, lattices, target, tolerance, ratio, start));
         }
         Prover first = lanes.getFirst();
-        first.renew();
-        lanes.forEach(lane -> lane.heed(first));
-        for (int i = 0; i < n; i++) {
-            if (musts(i, i, i, i)) {
-                first.prove(i);
-            }
-        }
         double[][] tangents = tangents(climb);
-        for (int p = 2; p <= Math.min(limits.mostPaints, n); p++) {
-            wave(lanes, p, tangents);
+        var strips = Region.strips(target, start.off() - tolerance);
+        for (int at = 0; at < strips.size(); at++) {
+            var strip = strips.get(at);
+            lanes.forEach(lane -> lane.turn(strip));
+            first.renew();
+            lanes.forEach(lane -> lane.heed(first));
+            for (int i = 0; i < n && at == 0; i++) {
+                if (musts(i, i, i, i)) {
+                    first.prove(i);
+                }
+            }
+            for (int p = 2; p <= Math.min(limits.mostPaints, n); p++) {
+                wave(lanes, p, tangents, at, strips.size());
+            }
         }
         Found best = first.best();
         long choices = lanes.stream().mapToLong(Prover::choices).sum();
@@ -194,8 +199,8 @@ public final class RecipeSearch {
         return out;
     }
 
-    /** All choices of p paints, those of the first paints first. */
-    private void wave(List<Prover> lanes, int p, double[][] tangents) {
+    /** All choices of p paints, those of the first paints first, for one of the strips. */
+    private void wave(List<Prover> lanes, int p, double[][] tangents, int strip, int strips) {
         Prover first = lanes.getFirst();
         if (first.done()) {
             return;
@@ -220,7 +225,8 @@ public final class RecipeSearch {
             if (first.done()) {
                 return;
             }
-            watch.at(p + " paints at a time", ((p - 2) + (double) w / WAVES) / 3);
+            watch.at(
+                    p + " paints at a time", (strip + ((p - 2) + (double) w / WAVES) / 3) / strips);
             Aim aim = first.aim();
             if (screen != null && aim != null) {
                 screen.aim(aim);

@@ -3,6 +3,7 @@ package org.pendrik.core.recipe;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntToDoubleFunction;
 import org.pendrik.core.colour.Ciede2000;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
@@ -45,6 +46,9 @@ final class Region {
     /** Squares from end to end in which a first look is taken. */
     private static final int COARSE = 100;
 
+    /** How often a box far from the target is looked at again. */
+    private static final int AGAIN = 2;
+
     /** ΔE00 that a step of 1 in a* or b* makes at most: away from grey, and near it. */
     private static final double STEEP = 0.75;
 
@@ -61,13 +65,34 @@ final class Region {
 
     private static final double BETWEEN = 0.15;
 
+    /** Within the border, one square in so many is enough about the target. */
+    private static final int INSIDE = 3;
+
+    /** Parts of the reach for which it is kept how far lightness may go. */
+    private static final int LIGHTNESSES = 400;
+
     /** Directions in which the outermost point of a large region is kept. */
     private static final int KEPT = 320;
 
     private static final double GOLDEN = Math.PI * (3 - Math.sqrt(5));
 
+    /** How far the tangents of {@link #around} are tilted, in degrees, and how many by each. */
+    private static final double[] TILTS = {15, 40};
+
+    private static final int[] TILTED = {8, 12};
+
+    /** Side of the squares in which gaps are looked for, away from grey and near it. */
+    private static final double[] GAP_SQUARES = {1.5, 0.5};
+
+    /** A gap counts from this width on. */
+    private static final int WIDE = 4;
+
+    /** Less than any direction comes to. */
+    private static final double NOWHERE = -1e6;
+
     private final Lab target;
     private final double reach;
+    private final Strip strip;
     private final double[] xs;
     private final double[] ys;
     private final double[] zs;
@@ -82,13 +107,88 @@ final class Region {
     /** The least that ΔE00 without lightness comes to in the squares of a finer grid about grey. */
     private double[][] greys = {};
 
+    /** All colours nearer than {@code reach}. */
     Region(Lab target, double reach) {
+        this(target, reach, Strip.ALL);
+    }
+
+    /** Those of them in a strip at least, and when the region is small all. */
+    Region(Lab target, double reach, Strip strip) {
         this.target = target;
         this.reach = reach;
-        List<double[]> points = reach < LARGE ? rays() : outermost(grid());
+        this.strip = strip;
+        List<double[]> points = large() ? outermost(grid()) : holdsTarget() ? rays() : List.of();
         xs = points.stream().mapToDouble(p -> p[0]).toArray();
         ys = points.stream().mapToDouble(p -> p[1]).toArray();
         zs = points.stream().mapToDouble(p -> p[2]).toArray();
+    }
+
+    /**
+     * What lies between two places along the hue of a target, by the part of a* and b* that points
+     * to it.
+     */
+    record Strip(double from, double to) {
+        static final Strip ALL = new Strip(Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
+
+        /** Whether it has colours of a square of a* and b* that reaches so far from its middle. */
+        boolean meets(Lab target, double a, double b, double reaches) {
+            double at = along(target, a, b);
+            return at + reaches >= from && at - reaches <= to;
+        }
+
+        private static double along(Lab target, double a, double b) {
+            double chroma = target.chroma();
+            return chroma > 0 ? (a * target.a() + b * target.b()) / chroma : a;
+        }
+    }
+
+    /**
+     * Strips that together hold all colours nearer than some ΔE00. They are two where the near
+     * colours have a lobe far from the rest: half-spaces about both hold all that is between.
+     */
+    static List<Strip> strips(Lab target, double reach) {
+        if (reach < LARGE) {
+            return List.of(Strip.ALL);
+        }
+        int widest = (int) WIDEST;
+        boolean[] some = new boolean[4 * widest];
+        mark(target, reach, GREY, GAP_SQUARES[0], some);
+        mark(target, reach, 0, GAP_SQUARES[1], some);
+        int last = -1;
+        int wide = WIDE - 1;
+        double at = Double.NaN;
+        for (int i = 0; i < some.length; i++) {
+            if (some[i]) {
+                if (last >= 0 && i - last - 1 > wide) {
+                    wide = i - last - 1;
+                    at = (i + last + 1) / 2.0 - 2 * widest;
+                }
+                last = i;
+            }
+        }
+        return Double.isNaN(at)
+                ? List.of(Strip.ALL)
+                : List.of(
+                        new Strip(at, Double.POSITIVE_INFINITY),
+                        new Strip(Double.NEGATIVE_INFINITY, at));
+    }
+
+    /** Marks where along the hue of the target there are near colours of a chroma or more. */
+    private static void mark(Lab target, double reach, double chroma, double side, boolean[] some) {
+        double end = chroma > 0 ? WIDEST : GREY;
+        double reaches = side * Math.sqrt(0.5);
+        for (double a = -end; a <= end; a += side) {
+            for (double b = -end; b <= end; b += side) {
+                if (Math.hypot(a, b) > chroma - side
+                        && off(target, target.l(), a, b) - steepest(a, b) * reaches <= reach) {
+                    double at = Strip.along(target, a, b) + some.length / 2.0;
+                    int to = (int) Math.min(some.length - 1, at + reaches);
+                    for (int i = (int) Math.max(0, at - reaches); i <= to; i++) {
+                        some[i] = true;
+                    }
+                }
+            }
+        }
     }
 
     private List<double[]> rays() {
@@ -118,6 +218,9 @@ final class Region {
     /** Corners of all squares of a* and b* that may be near enough, at both ends of lightness. */
     private List<double[]> grid() {
         box = box();
+        if (noBox(box)) {
+            return List.of();
+        }
         sideA = (box[1] - box[0]) / GRID;
         sideB = (box[3] - box[2]) / GRID;
         offs = new double[GRID + 1][GRID + 1];
@@ -129,13 +232,17 @@ final class Region {
             for (int j = 0; j <= GRID; j++) {
                 double a = box[0] + i * sideA;
                 double b = box[2] + j * sideB;
-                double off = off(target, target.l(), a, b);
+                boolean meets = strip.meets(target, a, b, 2 * reaches);
+                double off = meets ? off(target, target.l(), a, b) : Double.POSITIVE_INFINITY;
                 double least = Math.max(0, off - steepest(a, b) * reaches);
                 left[i][j] = Math.sqrt(Math.max(0, reach * reach - least * least));
                 offs[i][j] = off;
                 near[i][j] = least <= reach;
             }
         }
+        double[] lighter = lightnesses(1);
+        double[] darker = lightnesses(-1);
+        int step = holdsTarget() ? INSIDE : 1;
         List<double[]> out = new ArrayList<>();
         for (int i = 0; i <= GRID; i++) {
             for (int j = 0; j <= GRID; j++) {
@@ -151,11 +258,12 @@ final class Region {
                     }
                 }
                 // within the border the ends of lightness change little from square to square
-                if (most >= 0 && (border || (i % 3 == 0 && j % 3 == 0))) {
+                if (most >= 0 && (border || (i % step == 0 && j % step == 0))) {
                     double a = box[0] + i * sideA;
                     double b = box[2] + j * sideB;
-                    out.add(Srgb.labToRelative(new Lab(target.l() + lightness(most, 1), a, b)));
-                    out.add(Srgb.labToRelative(new Lab(target.l() - lightness(most, -1), a, b)));
+                    int at = (int) Math.ceil(most / reach * LIGHTNESSES);
+                    out.add(Srgb.labToRelative(new Lab(target.l() + lighter[at], a, b)));
+                    out.add(Srgb.labToRelative(new Lab(target.l() - darker[at], a, b)));
                 }
             }
         }
@@ -164,28 +272,59 @@ final class Region {
 
     /**
      * The a* and b* between which near colours lie: least and most. The whole plane of colours is
-     * looked at, because CIEDE2000 can be small again far away, on the other side of grey.
+     * looked at, because CIEDE2000 can be small again far away, on the other side of grey. What is
+     * there is small, and looked at again.
      */
     private double[] box() {
-        double[] box = {target.a(), target.a(), target.b(), target.b()};
-        double side = 2.0 * WIDEST / COARSE;
+        double[] out = box(new double[] {-WIDEST, WIDEST, -WIDEST, WIDEST});
+        for (int i = 0; i < AGAIN && !holdsTarget() && !noBox(out); i++) {
+            out = box(out);
+        }
+        return out;
+    }
+
+    private static boolean noBox(double[] box) {
+        return box[0] > box[1];
+    }
+
+    /** The same within others. */
+    private double[] box(double[] in) {
+        double[] out = {
+            Double.POSITIVE_INFINITY,
+            Double.NEGATIVE_INFINITY,
+            Double.POSITIVE_INFINITY,
+            Double.NEGATIVE_INFINITY
+        };
+        double alongA = (in[1] - in[0]) / COARSE;
+        double alongB = (in[3] - in[2]) / COARSE;
+        double reaches = Math.hypot(alongA, alongB) * Math.sqrt(0.5);
         for (int i = 0; i <= COARSE; i++) {
             for (int j = 0; j <= COARSE; j++) {
-                double a = -WIDEST + i * side;
-                double b = -WIDEST + j * side;
-                if (off(target, target.l(), a, b) <= reach + steepest(a, b) * side) {
-                    box[0] = Math.min(box[0], a - side);
-                    box[1] = Math.max(box[1], a + side);
-                    box[2] = Math.min(box[2], b - side);
-                    box[3] = Math.max(box[3], b + side);
+                double a = in[0] + i * alongA;
+                double b = in[2] + j * alongB;
+                if (strip.meets(target, a, b, reaches)
+                        && off(target, target.l(), a, b) <= reach + steepest(a, b) * reaches) {
+                    out[0] = Math.min(out[0], a - alongA);
+                    out[1] = Math.max(out[1], a + alongA);
+                    out[2] = Math.min(out[2], b - alongB);
+                    out[3] = Math.max(out[3], b + alongB);
                 }
             }
         }
-        return box;
+        return out;
     }
 
     private static double steepest(double a, double b) {
         return Math.hypot(a, b) < NEAR_GREY ? STEEPEST : STEEP;
+    }
+
+    /** How far lightness may go one way, when shares of the reach are left for it. */
+    private double[] lightnesses(int sign) {
+        double[] out = new double[LIGHTNESSES + 1];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = lightness(reach * i / LIGHTNESSES, sign);
+        }
+        return out;
     }
 
     /** How far lightness may go one way when this much ΔE00 is left for it. */
@@ -203,12 +342,19 @@ final class Region {
         return to;
     }
 
-    /** The points that are outermost in one of many directions, each pushed out a little. */
+    /**
+     * The points that are outermost in one of many directions, each pushed out a little. Lobes far
+     * from the target may be thin, so all their points are kept.
+     */
     private List<double[]> outermost(List<double[]> points) {
+        if (points.isEmpty()) {
+            return points;
+        }
         double[][] steps = steps(target);
-        double[] centre = Srgb.labToRelative(target);
+        double[] centre = centre(points);
         boolean[] kept = new boolean[points.size()];
-        for (int i = 0; i < KEPT; i++) {
+        Arrays.fill(kept, !holdsTarget());
+        for (int i = 0; i < KEPT && holdsTarget(); i++) {
             double up = 1 - 2 * (i + 0.5) / KEPT;
             double flat = Math.sqrt(1 - up * up);
             double c = flat * Math.cos(GOLDEN * i);
@@ -243,8 +389,45 @@ final class Region {
         return out;
     }
 
+    /** Of the points: the target, or when it is in another strip their middle. */
+    private double[] centre(List<double[]> points) {
+        if (holdsTarget()) {
+            return Srgb.labToRelative(target);
+        }
+        double[] out = new double[3];
+        for (double[] point : points) {
+            for (int i = 0; i < 3; i++) {
+                out[i] += point[i] / points.size();
+            }
+        }
+        return out;
+    }
+
+    /** Whether the target is in the strip. When it is not, nothing in it is very near. */
+    private boolean holdsTarget() {
+        return strip.meets(target, target.a(), target.b(), 0);
+    }
+
+    /** The colour from which directions are best taken. */
+    Lab middle() {
+        return empty() || holdsTarget() ? target : Srgb.relativeToLab(mean(xs), mean(ys), mean(zs));
+    }
+
+    private static double mean(double[] of) {
+        return Arrays.stream(of).average().orElse(0);
+    }
+
     double reach() {
         return reach;
+    }
+
+    boolean large() {
+        return reach >= LARGE;
+    }
+
+    /** Whether there is no such colour. */
+    boolean empty() {
+        return xs.length == 0;
     }
 
     /**
@@ -254,7 +437,7 @@ final class Region {
      */
     double[] supports(double[][] directions, double[] all, double darkest, double lightest) {
         double[] out = all.clone();
-        if (offs.length == 0) {
+        if (offs.length == 0 || empty()) {
             return out;
         }
         double l0 = Srgb.relativeToLab(darkest, darkest, darkest).l();
@@ -266,7 +449,7 @@ final class Region {
         double step = (l1 - l0) / 116;
         double bend = 0.75 * step * step;
         Outline outline = new Outline(left);
-        Arrays.fill(out, Double.NEGATIVE_INFINITY);
+        Arrays.fill(out, NOWHERE);
         for (double l : new double[] {l0, l1}) {
             outline.extend(directions, l, bend, out);
         }
@@ -284,6 +467,10 @@ final class Region {
         private final List<double[]> points = new ArrayList<>();
 
         Outline(double left) {
+            if (!holdsTarget()) {
+                rows(left);
+                return;
+            }
             for (int i = 0; i <= GRID; i++) {
                 for (int j = 0; j <= GRID; j++) {
                     if (offs[i][j] > left) {
@@ -295,28 +482,57 @@ final class Region {
                     cross(i, j, 0, 1, left);
                 }
             }
-            greys(left);
+            for (int i = 0; i <= GRID; i++) {
+                double[] row = greys[i];
+                ends(left, i, j -> row[j], Region::grey, Region::grey, GREY / GRID, GREY / GRID);
+            }
             if (points.isEmpty()) {
                 // near colours may lie between the points of the grid
-                points.add(new double[] {target.a(), target.b(), sideA, sideB});
+                rows(left);
             }
         }
 
-        /** The first and the last square of each row of those about grey. */
-        private void greys(double left) {
+        /**
+         * The first and the last square of each row of the grid, by the least that they may have.
+         */
+        private void rows(double left) {
+            double reaches = Math.hypot(sideA, sideB) / 2;
+            IntToDoubleFunction a = i -> box[0] + i * sideA;
+            IntToDoubleFunction b = j -> box[2] + j * sideB;
             for (int i = 0; i <= GRID; i++) {
-                int first = 0;
-                int last = GRID;
-                while (first <= GRID && greys[i][first] > left) {
-                    first++;
-                }
-                while (last > first && greys[i][last] > left) {
-                    last--;
-                }
-                if (first <= GRID) {
-                    points.add(new double[] {grey(i), grey(first), GREY / GRID, GREY / GRID});
-                    points.add(new double[] {grey(i), grey(last), GREY / GRID, GREY / GRID});
-                }
+                double[] row = offs[i];
+                double at = a.applyAsDouble(i);
+                ends(
+                        left,
+                        i,
+                        j -> row[j] - steepest(at, b.applyAsDouble(j)) * reaches,
+                        a,
+                        b,
+                        sideA / 2,
+                        sideB / 2);
+            }
+        }
+
+        private void ends(
+                double left,
+                int i,
+                IntToDoubleFunction least,
+                IntToDoubleFunction a,
+                IntToDoubleFunction b,
+                double marginA,
+                double marginB) {
+            int first = 0;
+            int last = GRID;
+            while (first <= GRID && least.applyAsDouble(first) > left) {
+                first++;
+            }
+            while (last > first && least.applyAsDouble(last) > left) {
+                last--;
+            }
+            if (first <= GRID) {
+                double at = a.applyAsDouble(i);
+                points.add(new double[] {at, b.applyAsDouble(first), marginA, marginB});
+                points.add(new double[] {at, b.applyAsDouble(last), marginA, marginB});
             }
         }
 
@@ -372,7 +588,10 @@ final class Region {
             for (int j = 0; j <= GRID; j++) {
                 double a = grey(i);
                 double b = grey(j);
-                out[i][j] = off(target, target.l(), a, b) - steepest(a, b) * reaches;
+                out[i][j] =
+                        strip.meets(target, a, b, reaches)
+                                ? off(target, target.l(), a, b) - steepest(a, b) * reaches
+                                : Double.POSITIVE_INFINITY;
             }
         }
         return out;
@@ -508,6 +727,58 @@ final class Region {
                 off(target, l + h, a, b) - off(target, l - h, a, b),
                 off(target, l, a + h, b) - off(target, l, a - h, b),
                 off(target, l, a, b + h) - off(target, l, a, b - h));
+    }
+
+    /**
+     * Directions across the border of a large region where it faces another colour. What is found
+     * of colours out of reach lies on that side, mixes of any choice with it, and which of a few
+     * nearly parallel planes is free of them differs from choice to choice.
+     *
+     * @param off ΔE00 from the target to the border, about
+     */
+    static List<double[]> around(Lab target, double off, Lab other) {
+        double[] frame = frame(target);
+        double da = other.a() - target.a();
+        double db = other.b() - target.b();
+        double[] to =
+                unit(
+                        (other.l() - target.l()) / frame[0],
+                        (da * frame[3] + db * frame[4]) / frame[1],
+                        (db * frame[3] - da * frame[4]) / frame[2]);
+        double[] aside =
+                Math.abs(to[0]) < Math.abs(to[1]) ? unit(0, to[2], -to[1]) : unit(-to[2], 0, to[0]);
+        double[] across = {
+            to[1] * aside[2] - to[2] * aside[1],
+            to[2] * aside[0] - to[0] * aside[2],
+            to[0] * aside[1] - to[1] * aside[0]
+        };
+        List<double[]> out = new ArrayList<>();
+        for (int t = 0; t < TILTS.length; t++) {
+            double cos = off * Math.cos(Math.toRadians(TILTS[t]));
+            double sin = off * Math.sin(Math.toRadians(TILTS[t]));
+            for (int j = 0; j < TILTED[t]; j++) {
+                double round = 2 * Math.PI * j / TILTED[t];
+                double[] v = new double[3];
+                for (int i = 0; i < 3; i++) {
+                    double tilted = Math.cos(round) * aside[i] + Math.sin(round) * across[i];
+                    v[i] = cos * to[i] + sin * tilted;
+                }
+                double[] step = along(frame, v[0], v[1], v[2]);
+                out.add(
+                        away(
+                                target,
+                                new Lab(
+                                        Math.max(0, target.l() + step[0]),
+                                        target.a() + step[1],
+                                        target.b() + step[2])));
+            }
+        }
+        return out;
+    }
+
+    private static double[] unit(double x, double y, double z) {
+        double size = Math.sqrt(x * x + y * y + z * z);
+        return new double[] {x / size, y / size, z / size};
     }
 
     private static double off(Lab t, double l, double a, double b) {

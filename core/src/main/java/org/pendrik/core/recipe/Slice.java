@@ -43,6 +43,13 @@ final class Slice {
     /** What floats are off by, in parts of white. */
     static final float ROUNDING = 1e-5f;
 
+    /**
+     * How many half-spaces are asked for all lanes together: usually, and where no leaf asks all.
+     */
+    private static final int ASKED = 3;
+
+    private static final int CLOSELY = 6;
+
     private final Kernel kernel;
     private final BandMath bands;
     private final Mixes[] corners = mixes(4);
@@ -129,9 +136,9 @@ final class Slice {
      * @param chosen n choices, at most {@link BandMath#ABREAST}
      * @param halvings how often the range of Y may be halved
      * @param known whether the whole range of Y is known not to rule them out
-     * @param leaf told of each thinnest slice of each choice that is not ruled out, when there are
-     *     halvings left
-     * @return bit i when choice i is not ruled out by the whole range of Y
+     * @param leaf told of each thinnest slice of each choice that is not ruled out; without one
+     *     only some half-spaces are asked
+     * @return bit i when choice i is not ruled out in some slice
      */
     int look(
             int[][] chosen,
@@ -220,6 +227,9 @@ final class Slice {
 
     /** One slice of those that so many halvings make, counted from the darkest. */
     private int look(Aim aim, int depth, int slice, int lanes) {
+        if (lanes == 0) {
+            return 0;
+        }
         double high = (aim.lightest - aim.darkest) / (1 << depth);
         float darkest = (float) (aim.darkest + slice * high) - ROUNDING;
         float lightest = (float) (aim.darkest + (slice + 1) * high) + ROUNDING;
@@ -234,24 +244,30 @@ final class Slice {
         layer.bound();
         int stay = depth == 0 && known ? left : left & ~layer.apart(left);
         boolean thin = depth == last || lightest - darkest < thick;
-        if (leaf != null && thin) {
-            int open = 0;
-            for (int rest = stay; rest != 0; rest &= rest - 1) {
-                int lane = Integer.numberOfTrailingZeros(rest);
-                layer.gather(lane);
-                if (!piece.apart()) {
-                    open |= 1 << lane;
-                    leaf.open(lane, piece);
-                }
+        if (thin) {
+            return leaf == null ? stay : open(layer, stay, leaf);
+        }
+        if (stay == 0) {
+            return 0;
+        }
+        int first = look(aim, depth + 1, 2 * slice, stay);
+        // one half that leaves a choice is enough unless all of them are wanted
+        int second = look(aim, depth + 1, 2 * slice + 1, leaf == null ? stay & ~first : stay);
+        return first | second;
+    }
+
+    /** Asks all half-spaces, and tells of the lanes that none rules out. */
+    private int open(Layer layer, int lanes, Leaf leaf) {
+        int open = 0;
+        for (int rest = lanes; rest != 0; rest &= rest - 1) {
+            int lane = Integer.numberOfTrailingZeros(rest);
+            layer.gather(lane);
+            if (!piece.apart()) {
+                open |= 1 << lane;
+                leaf.open(lane, piece);
             }
-            return open;
         }
-        if (stay == 0 || leaf == null) {
-            return stay;
-        }
-        look(aim, depth + 1, 2 * slice, stay);
-        look(aim, depth + 1, 2 * slice + 1, stay);
-        return stay;
+        return open;
     }
 
     /** What is left of the simplexes between two Y. Sets of lanes are bits. */
@@ -420,8 +436,9 @@ final class Slice {
                 }
             }
             int out = 0;
-            for (int i = 0; i < HalfSpaces.ASKED && (lanes & ~out) != 0; i++) {
-                int d = sides.asked(i);
+            int asked = leaf == null && last > 0 ? CLOSELY : ASKED;
+            for (int i = 0; i < asked && (lanes & ~out) != 0; i++) {
+                int d = sides.asked(i, asked);
                 int now = half.outside(d, middle, low, lanes & ~out) & lanes & ~out;
                 sides.found(d, Integer.bitCount(now));
                 out |= now;

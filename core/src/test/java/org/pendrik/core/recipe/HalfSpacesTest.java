@@ -12,7 +12,8 @@ public class HalfSpacesTest {
     private static final int BANDS = Kernel.BANDS;
 
     private final Kernel kernel = BandMathTest.kernel(Shelves.random(12, 5));
-    private final Aim aim = new Aim(Shelves.target(7), 4, 0.1, new Lab(50, 4, -4));
+    private final Aim aim =
+            new Aim(Shelves.target(7), 4, 0.1, new Lab(50, 4, -4), Region.Strip.ALL);
 
     private HalfSpaces sides() {
         HalfSpaces out = new HalfSpaces(kernel);
@@ -131,16 +132,17 @@ public class HalfSpacesTest {
         HalfSpaces sides = sides();
         sides.found(9, 3);
         sides.found(HalfSpaces.HALF + 4, 8);
-        assertEquals(sides.asked(0), HalfSpaces.HALF + 4);
-        assertEquals(sides.asked(1), 9);
+        int many = 3;
+        assertEquals(sides.asked(0, many), HalfSpaces.HALF + 4);
+        assertEquals(sides.asked(1, many), 9);
         boolean[] asked = new boolean[HalfSpaces.LANES];
         for (int i = 0; i < 2 * aim.directions.length; i++) {
-            asked[sides.asked(HalfSpaces.ASKED - 1)] = true;
+            asked[sides.asked(many - 1, many)] = true;
         }
-        int many = 0;
+        int found = 0;
         for (boolean of : asked) {
-            many += of ? 1 : 0;
+            found += of ? 1 : 0;
         }
-        assertEquals(many, 2 * aim.directions.length - HalfSpaces.ASKED + 1);
+        assertEquals(found, 2 * aim.directions.length - many + 1);
     }
 }

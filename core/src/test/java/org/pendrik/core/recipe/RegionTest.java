@@ -1,7 +1,10 @@
 package org.pendrik.core.recipe;
 
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.util.Arrays;
 import java.util.SplittableRandom;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
@@ -47,41 +50,133 @@ public class RegionTest {
         assertTrue(inside > 6_000, "only " + inside);
     }
 
-    /** Nothing that is near enough lies beyond what its slice leaves; slices leave less. */
+    /**
+     * Nothing that is near enough lies beyond what its slice of its strip leaves; slices leave
+     * less.
+     */
     @Test
     public void slicesHoldEveryNearColourOfTheirs() {
         SplittableRandom r = new SplittableRandom(5);
-        int inside = 0;
+        int[] inside = new int[2];
         int tighter = 0;
-        for (int trial = 0; trial < 30; trial++) {
+        for (int trial = 0; trial < 40; trial++) {
+            boolean blue = trial % 3 == 0;
             Lab target =
-                    new Lab(20 + 60 * r.nextDouble(), 70 * r.nextDouble(), -60 * r.nextDouble());
-            double off = 0.9 + 14 * r.nextDouble();
-            Aim aim = new Aim(target, off, 0.1, near(target, 2 * off, r));
-            for (int i = 0; i < 6000; i++) {
-                // regions of vivid targets have lobes about grey
-                Lab grey = new Lab(target.l(), 0, 0);
-                Lab c = i % 3 == 0 ? near(grey, 40, r) : near(target, off * 6, r);
-                if (ColourDifference.ciede2000(target, c) > aim.reach()) {
-                    continue;
-                }
-                inside++;
-                double[] xyz = Srgb.labToRelative(c);
-                for (int halvings = 0; halvings <= 6; halvings++) {
-                    double share = (xyz[1] - aim.darkest) / (aim.lightest - aim.darkest);
-                    int slice = (int) (share * (1 << halvings));
-                    double[] most = aim.supports(halvings, slice);
-                    for (int d = 0; d < Aim.DIRECTIONS; d++) {
-                        double[] u = aim.directions[d];
-                        double at = u[0] * xyz[0] + u[1] * xyz[1] + u[2] * xyz[2];
-                        assertTrue(at <= most[d] + 1e-9, target + " off " + off + " misses " + c);
-                        tighter += most[d] < aim.supports[d] - 1e-3 ? 1 : 0;
+                    blue
+                            ? vividBlue(r)
+                            : new Lab(
+                                    20 + 60 * r.nextDouble(),
+                                    70 * r.nextDouble(),
+                                    -60 * r.nextDouble());
+            double off = blue ? 10 + 4 * r.nextDouble() : 0.9 + 14 * r.nextDouble();
+            Lab best = near(target, 2 * off, r);
+            var strips = Region.strips(target, off - 0.1);
+            for (int at = 0; at < strips.size(); at++) {
+                var strip = strips.get(at);
+                Aim aim = new Aim(target, off, 0.1, best, strip);
+                for (int i = 0; i < (at > 0 ? 60_000 : 6000); i++) {
+                    // regions of vivid targets have lobes about grey
+                    Lab grey = new Lab(target.l(), 0, at * -10);
+                    Lab c = i % 3 == 0 || at > 0 ? near(grey, 40, r) : near(target, off * 6, r);
+                    if (ColourDifference.ciede2000(target, c) > aim.reach()
+                            || !strip.meets(target, c.a(), c.b(), 0)) {
+                        continue;
                     }
+                    inside[at]++;
+                    tighter += tighter(aim, Srgb.labToRelative(c), target + " off " + off);
                 }
             }
         }
-        assertTrue(inside > 3_000, "only " + inside);
-        assertTrue(tighter > inside * Aim.DIRECTIONS, "only " + tighter);
+        assertTrue(inside[0] > 3_000, "only " + inside[0]);
+        assertTrue(inside[1] > 500, "only " + inside[1] + " in lobes");
+        assertTrue(tighter > inside[0] * Aim.DIRECTIONS, "only " + tighter);
+    }
+
+    /** How many directions of the slices of a near colour are less than those of all slices. */
+    private static int tighter(Aim aim, double[] xyz, String of) {
+        int tighter = 0;
+        for (int halvings = 0; halvings <= 6; halvings++) {
+            double share = (xyz[1] - aim.darkest) / (aim.lightest - aim.darkest);
+            int slice = (int) (share * (1 << halvings));
+            double[] most = aim.supports(halvings, slice);
+            for (int d = 0; d < Aim.DIRECTIONS; d++) {
+                double[] u = aim.directions[d];
+                double at = u[0] * xyz[0] + u[1] * xyz[1] + u[2] * xyz[2];
+                assertTrue(at <= most[d] + 1e-9, of + " misses " + Arrays.toString(xyz));
+                tighter += most[d] < aim.supports[d] - 1e-3 ? 1 : 0;
+            }
+        }
+        return tighter;
+    }
+
+    /** Each near colour is in a strip; there are two only where none lies about their border. */
+    @Test
+    public void stripsHoldAllNearColours() {
+        SplittableRandom r = new SplittableRandom(9);
+        int two = 0;
+        for (int trial = 0; trial < 60; trial++) {
+            Lab target = vividBlue(r);
+            double reach = 10 + 4 * r.nextDouble();
+            var strips = Region.strips(target, reach);
+            assertEquals(strips.getFirst().to(), Double.POSITIVE_INFINITY);
+            assertEquals(strips.getLast().from(), Double.NEGATIVE_INFINITY);
+            if (strips.size() == 1) {
+                continue;
+            }
+            two++;
+            assertEquals(strips.get(0).from(), strips.get(1).to());
+            for (int i = 0; i < 20_000; i++) {
+                Lab c = near(new Lab(target.l(), target.a() / 2, target.b() / 2), 120, r);
+                boolean both =
+                        strips.get(0).meets(target, c.a(), c.b(), 1)
+                                && strips.get(1).meets(target, c.a(), c.b(), 1);
+                assertTrue(!both || ColourDifference.ciede2000(target, c) > reach);
+            }
+        }
+        assertTrue(two > 5, "only " + two);
+        assertEquals(Region.strips(new Lab(50, 0, 0), 5).size(), 1);
+        assertEquals(Region.strips(new Lab(50, 60, -70), 0.5).size(), 1);
+    }
+
+    /** Where a strip has no near colour the region is empty, and nothing would be better. */
+    @Test
+    public void stripsMayBeEmpty() {
+        Lab target = new Lab(60, 50, 50);
+        Region.Strip dull = new Region.Strip(Double.NEGATIVE_INFINITY, 10);
+        Lab best = new Lab(60, 30, 30);
+        assertTrue(new Aim(target, 6, 0.1, best, dull).empty());
+        assertTrue(new Aim(target, 0.6, 0.1, best, dull).empty());
+        Region.Strip vivid = new Region.Strip(10, Double.POSITIVE_INFINITY);
+        assertFalse(new Aim(target, 6, 0.1, best, vivid).empty());
+        assertFalse(new Aim(target, 0.6, 0.1, best, vivid).empty());
+    }
+
+    /** The tangents about a colour out of reach all rise towards it. */
+    @Test
+    public void directionsAroundFaceTheColour() {
+        SplittableRandom r = new SplittableRandom(11);
+        for (int trial = 0; trial < 50; trial++) {
+            Lab target = new Lab(30 + 50 * r.nextDouble(), 60 * r.nextDouble() - 20, 40);
+            Lab other = new Lab(target.l() - 3, target.a() * 0.7, target.b() * 0.7);
+            double off = ColourDifference.ciede2000(target, other);
+            double[] from = Srgb.labToRelative(target);
+            double[] to = Srgb.labToRelative(other);
+            var all = Region.around(target, off, other);
+            assertEquals(all.size(), 20);
+            for (double[] d : all) {
+                double rise = 0;
+                for (int i = 0; i < 3; i++) {
+                    rise += d[i] * (to[i] - from[i]);
+                }
+                assertTrue(rise > 0, target + " and " + other);
+            }
+        }
+    }
+
+    /** Colours of which some have a lobe of near ones beyond grey. */
+    private static Lab vividBlue(SplittableRandom r) {
+        return new Lab(
+                30 + 30 * r.nextDouble(), 40 + 20 * r.nextDouble(), -50 - 25 * r.nextDouble());
     }
 
     private static Lab near(Lab c, double far, SplittableRandom r) {

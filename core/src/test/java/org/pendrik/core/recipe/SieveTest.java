@@ -18,7 +18,13 @@ public class SieveTest {
         for (int seed = 1; seed <= 12; seed++) {
             Kernel kernel = BandMathTest.kernel(Shelves.random(10, seed));
             Lab target = Shelves.target(seed * 17L);
-            Aim aim = new Aim(target, 1 + 0.5 * seed, 0.1, new Lab(50, seed, -seed));
+            Aim aim =
+                    new Aim(
+                            target,
+                            1 + 0.5 * seed,
+                            0.1,
+                            new Lab(50, seed, -seed),
+                            Region.Strip.ALL);
             double[][] tangents = {SliceTest.ratio(target), kernel.usualRatio()};
             for (int p = 3; p <= 4; p++) {
                 Lattice lattice = new Lattice(p, DROPS);
