@@ -11,6 +11,7 @@ import java.util.SplittableRandom;
 import java.util.concurrent.CancellationException;
 import java.util.stream.IntStream;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.paint.Paint;
 import org.pendrik.core.paint.SpectrumFit;
@@ -48,6 +49,26 @@ public class RecipeSearchTest {
                             assertTrue(near.deltaE00() <= best + 0.1 + 1e-9, "shelf " + seed);
                             assertTrue(near.within() <= 0.1);
                         });
+    }
+
+    /** Vivid blues that no mix comes near: CIEDE2000 then has near colours beyond grey, too. */
+    @Test
+    public void isTheBestFarOutOfReach() {
+        IntStream.range(0, 24).parallel().forEach(seed -> isTheBestOfBlue(seed));
+    }
+
+    static void isTheBestOfBlue(long seed) {
+        SplittableRandom r = new SplittableRandom(seed);
+        Lab blue;
+        do {
+            blue =
+                    new Lab(
+                            25 + 35 * r.nextDouble(),
+                            25 + 35 * r.nextDouble(),
+                            -35 - 40 * r.nextDouble());
+        } while (!Srgb.inGamut(blue));
+        RecipeQuestion q = Shelves.question(blue, Shelves.random(12, seed + 900), 4, 10, true);
+        assertEquals(proven(q).deltaE00(), EveryRecipe.best(q), 1e-9, "blue " + seed);
     }
 
     /** Paints whose S runs in any way, drops of any size, other lights and surfaces. */
