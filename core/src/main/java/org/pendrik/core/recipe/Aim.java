@@ -40,16 +40,18 @@ final class Aim {
     /**
      * The half-spaces of the ΔE00 from a target that still count.
      *
+     * @param plane of the target
      * @param off ΔE00 of the best found
      * @param tolerance less than {@code off}
      * @param best the colour of the best found
      * @param strip of what the region must have the colours at least
      */
-    Aim(Lab target, double off, double tolerance, Lab best, Region.Strip strip) {
+    Aim(AbPlane plane, double off, double tolerance, Lab best, AbPlane.Strip strip) {
+        Lab target = plane.target;
         Region[] both = new Region[2];
         IntStream.range(0, tolerance > 0 ? 2 : 1)
                 .parallel()
-                .forEach(i -> both[i] = new Region(target, off - (1 - i) * tolerance, strip));
+                .forEach(i -> both[i] = new Region(plane, off - (1 - i) * tolerance, strip));
         region = both[0];
         Region better = tolerance > 0 ? both[1] : region;
         List<double[]> all = directions(target, off, best);

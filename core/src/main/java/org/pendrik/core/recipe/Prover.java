@@ -13,11 +13,11 @@ import org.pendrik.core.colour.Lab;
  * all.
  *
  * <p>Choices wait until there are enough to be looked at together by a {@link Slice}: first over
- * the whole range of Y, then, what that leaves, with the range halved again and again. In the
- * slices that stay each half-space is a linear inequality on the drops ({@link Piece}); {@link
- * Rows} finds those that satisfy all, and they are computed one by one. Where they are many, the
- * simplex of the mixes is halved at its longest edge, again and again, and the cells are looked at
- * together.
+ * the whole range of Y, then, what that leaves, over its halves. What stays is tried, all recipes
+ * of a choice side by side ({@link Trial}). Where these are too many, the range of Y is halved
+ * again, and in the slices that stay each half-space is a linear inequality on the drops ({@link
+ * Piece}); {@link Rows} finds those that satisfy all. Where they still are many, the simplex of the
+ * mixes is halved at its longest edge, again and again, and the cells are looked at together.
  *
  * <p>Guarantee: no recipe inside the half-spaces of the region is passed over, up to rounding. That
  * the half-spaces hold all near colours rests on {@link Region}'s samples and margin.
@@ -63,9 +63,10 @@ final class Prover {
 
     private final Kernel kernel;
     private final Limits limits;
+    private final AbPlane plane;
     private final Lab target;
     private final double tolerance;
-    private Region.Strip strip = Region.Strip.ALL;
+    private AbPlane.Strip strip = AbPlane.Strip.ALL;
     private @Nullable Aim aim;
     private Found best;
 
@@ -100,7 +101,7 @@ final class Prover {
             Kernel kernel,
             Limits limits,
             Lattice[] lattices,
-            Lab target,
+            AbPlane plane,
             double tolerance,
             double[] targetRatio,
             Found start) {
@@ -109,7 +110,8 @@ final class Prover {
         trial = new Trial(kernel);
         this.kernel = kernel;
         this.limits = limits;
-        this.target = target;
+        this.plane = plane;
+        target = plane.target;
         this.tolerance = tolerance;
         best = start;
     }
@@ -143,7 +145,7 @@ final class Prover {
     }
 
     /** Turns to a strip of the region; no choice waits. */
-    void turn(Region.Strip to) {
+    void turn(AbPlane.Strip to) {
         strip = to;
         aim = null;
         for (int kind = 0; kind < KINDS; kind++) {
@@ -157,7 +159,7 @@ final class Prover {
         double reach = best.off() - tolerance;
         boolean little = aim != null && reach > aim.reach() * SHRUNK;
         if (!little && reach > 0 && reach < FARTHEST) {
-            aim = new Aim(target, best.off(), tolerance, colour(best.drops()), strip);
+            aim = new Aim(plane, best.off(), tolerance, colour(best.drops()), strip);
         }
     }
 

@@ -17,12 +17,14 @@ import org.pendrik.core.units.Watch;
  * <p>A {@link Climb} finds a good recipe. What is better than it by more than the tolerance lies in
  * a small {@link Region} of colours; a {@link Screen} rules out choices of up to four paints by
  * sums of a few numbers, a {@link Slice} most others by a dozen spectra, a {@link Prover} the rest,
- * trying only the drops that its inequalities leave. Every better recipe found shrinks the region.
- * Choices are taken in waves of fixed lanes, and what lanes find is told to the others between
- * waves only, so the answer does not depend on how many processors work.
+ * trying all recipes that they have ({@link Trial}), or only the drops that its inequalities leave.
+ * Every better recipe found shrinks the region. Where the region has a lobe far from the rest, it
+ * is gone through once for each of its strips. Choices are taken in waves of fixed lanes, and what
+ * lanes find is told to the others between waves only, so the answer does not depend on how many
+ * processors work.
  *
  * <p>Cost: a dozen bit operations or some tens of sums for each choice of four paints, about two
- * microseconds for one in a hundred to one in three of them, some tens for what these leave; memory
+ * microseconds for one in a hundred to one in ten of them, some tens for what these leave; memory
  * is quadratic in the paints. Guarantee: nothing that the limits allow is nearer to the target than
  * the answer minus the tolerance, 0.1 or, exact, 0. It rests on {@link Region} bounding the near
  * colours, whose border is sampled with a margin: shown by tests, not by a formula. Colours are of
@@ -121,13 +123,15 @@ public final class RecipeSearch {
             lattices[p] = new Lattice(p, limits.mostDrops);
         }
         double[] ratio = targetRatio();
+        AbPlane plane = new AbPlane(target);
         List<Prover> lanes = new ArrayList<>();
         for (int i = 0; i < LANES; i++) {
-            lanes.add(new Prover(kernel, limits, lattices, target, tolerance, ratio, start));
+            lanes.add(new Prover(kernel, limits, lattices, plane, tolerance, ratio, start));
         }
         Prover first = lanes.getFirst();
         double[][] tangents = tangents(climb);
-        var strips = Region.strips(target, start.off() - tolerance);
+        double reach = start.off() - tolerance;
+        var strips = Region.large(reach) ? plane.strips(reach) : List.of(AbPlane.Strip.ALL);
         for (int at = 0; at < strips.size(); at++) {
             var strip = strips.get(at);
             lanes.forEach(lane -> lane.turn(strip));

@@ -40,25 +40,8 @@ final class Region {
     /** Squares of the grid from end to end. */
     private static final int GRID = 128;
 
-    /** No surface has an a* or b* beyond this. */
-    private static final double WIDEST = 150;
-
-    /** Squares from end to end in which a first look is taken. */
-    private static final int COARSE = 100;
-
     /** How often a box far from the target is looked at again. */
     private static final int AGAIN = 2;
-
-    /** ΔE00 that a step of 1 in a* or b* makes at most: away from grey, and near it. */
-    private static final double STEEP = 0.75;
-
-    private static final double STEEPEST = 2.5;
-
-    /** Chroma under which the hue turns fast. */
-    private static final double NEAR_GREY = 12;
-
-    /** Where hue turns from one side to the other, lobes are finer than the grid. */
-    private static final double GREY = 20;
 
     /** The cosine of the hue from which on ΔE00 jumps, and the squares left for that elsewhere. */
     private static final double OPPOSITE = -0.8;
@@ -81,18 +64,13 @@ final class Region {
 
     private static final int[] TILTED = {8, 12};
 
-    /** Side of the squares in which gaps are looked for, away from grey and near it. */
-    private static final double[] GAP_SQUARES = {1.5, 0.5};
-
-    /** A gap counts from this width on. */
-    private static final int WIDE = 4;
-
     /** Less than any direction comes to. */
     private static final double NOWHERE = -1e6;
 
+    private final AbPlane plane;
     private final Lab target;
     private final double reach;
-    private final Strip strip;
+    private final AbPlane.Strip strip;
     private final double[] xs;
     private final double[] ys;
     private final double[] zs;
@@ -108,87 +86,20 @@ final class Region {
     private double[][] greys = {};
 
     /** All colours nearer than {@code reach}. */
-    Region(Lab target, double reach) {
-        this(target, reach, Strip.ALL);
+    Region(AbPlane plane, double reach) {
+        this(plane, reach, AbPlane.Strip.ALL);
     }
 
     /** Those of them in a strip at least, and when the region is small all. */
-    Region(Lab target, double reach, Strip strip) {
-        this.target = target;
+    Region(AbPlane plane, double reach, AbPlane.Strip strip) {
+        this.plane = plane;
+        target = plane.target;
         this.reach = reach;
         this.strip = strip;
         List<double[]> points = large() ? outermost(grid()) : holdsTarget() ? rays() : List.of();
         xs = points.stream().mapToDouble(p -> p[0]).toArray();
         ys = points.stream().mapToDouble(p -> p[1]).toArray();
         zs = points.stream().mapToDouble(p -> p[2]).toArray();
-    }
-
-    /**
-     * What lies between two places along the hue of a target, by the part of a* and b* that points
-     * to it.
-     */
-    record Strip(double from, double to) {
-        static final Strip ALL = new Strip(Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
-
-        /** Whether it has colours of a square of a* and b* that reaches so far from its middle. */
-        boolean meets(Lab target, double a, double b, double reaches) {
-            double at = along(target, a, b);
-            return at + reaches >= from && at - reaches <= to;
-        }
-
-        private static double along(Lab target, double a, double b) {
-            double chroma = target.chroma();
-            return chroma > 0 ? (a * target.a() + b * target.b()) / chroma : a;
-        }
-    }
-
-    /**
-     * Strips that together hold all colours nearer than some ΔE00. They are two where the near
-     * colours have a lobe far from the rest: half-spaces about both hold all that is between.
-     */
-    static List<Strip> strips(Lab target, double reach) {
-        if (reach < LARGE) {
-            return List.of(Strip.ALL);
-        }
-        int widest = (int) WIDEST;
-        boolean[] some = new boolean[4 * widest];
-        mark(target, reach, GREY, GAP_SQUARES[0], some);
-        mark(target, reach, 0, GAP_SQUARES[1], some);
-        int last = -1;
-        int wide = WIDE - 1;
-        double at = Double.NaN;
-        for (int i = 0; i < some.length; i++) {
-            if (some[i]) {
-                if (last >= 0 && i - last - 1 > wide) {
-                    wide = i - last - 1;
-                    at = (i + last + 1) / 2.0 - 2 * widest;
-                }
-                last = i;
-            }
-        }
-        return Double.isNaN(at)
-                ? List.of(Strip.ALL)
-                : List.of(
-                        new Strip(at, Double.POSITIVE_INFINITY),
-                        new Strip(Double.NEGATIVE_INFINITY, at));
-    }
-
-    /** Marks where along the hue of the target there are near colours of a chroma or more. */
-    private static void mark(Lab target, double reach, double chroma, double side, boolean[] some) {
-        double end = chroma > 0 ? WIDEST : GREY;
-        double reaches = side * Math.sqrt(0.5);
-        for (double a = -end; a <= end; a += side) {
-            for (double b = -end; b <= end; b += side) {
-                if (Math.hypot(a, b) > chroma - side
-                        && off(target, target.l(), a, b) - steepest(a, b) * reaches <= reach) {
-                    double at = Strip.along(target, a, b) + some.length / 2.0;
-                    int to = (int) Math.min(some.length - 1, at + reaches);
-                    for (int i = (int) Math.max(0, at - reaches); i <= to; i++) {
-                        some[i] = true;
-                    }
-                }
-            }
-        }
     }
 
     private List<double[]> rays() {
@@ -224,7 +135,7 @@ final class Region {
         sideA = (box[1] - box[0]) / GRID;
         sideB = (box[3] - box[2]) / GRID;
         offs = new double[GRID + 1][GRID + 1];
-        greys = greys();
+        greys = greys(plane.greys());
         double reaches = Math.hypot(sideA, sideB) / 2;
         boolean[][] near = new boolean[GRID + 1][GRID + 1];
         double[][] left = new double[GRID + 1][GRID + 1];
@@ -233,8 +144,8 @@ final class Region {
                 double a = box[0] + i * sideA;
                 double b = box[2] + j * sideB;
                 boolean meets = strip.meets(target, a, b, 2 * reaches);
-                double off = meets ? off(target, target.l(), a, b) : Double.POSITIVE_INFINITY;
-                double least = Math.max(0, off - steepest(a, b) * reaches);
+                double off = meets ? plane.off(a, b) : Double.POSITIVE_INFINITY;
+                double least = Math.max(0, off - AbPlane.steepest(a, b) * reaches);
                 left[i][j] = Math.sqrt(Math.max(0, reach * reach - least * least));
                 offs[i][j] = off;
                 near[i][j] = least <= reach;
@@ -276,9 +187,10 @@ final class Region {
      * there is small, and looked at again.
      */
     private double[] box() {
-        double[] out = box(new double[] {-WIDEST, WIDEST, -WIDEST, WIDEST});
+        double end = AbPlane.WIDEST;
+        double[] out = box(new double[] {-end, end, -end, end}, plane.whole());
         for (int i = 0; i < AGAIN && !holdsTarget() && !noBox(out); i++) {
-            out = box(out);
+            out = box(out, plane.over(out));
         }
         return out;
     }
@@ -287,23 +199,23 @@ final class Region {
         return box[0] > box[1];
     }
 
-    /** The same within others. */
-    private double[] box(double[] in) {
+    /** The same within others, with ΔE00 over these. */
+    private double[] box(double[] in, double[][] over) {
         double[] out = {
             Double.POSITIVE_INFINITY,
             Double.NEGATIVE_INFINITY,
             Double.POSITIVE_INFINITY,
             Double.NEGATIVE_INFINITY
         };
-        double alongA = (in[1] - in[0]) / COARSE;
-        double alongB = (in[3] - in[2]) / COARSE;
+        double alongA = (in[1] - in[0]) / AbPlane.COARSE;
+        double alongB = (in[3] - in[2]) / AbPlane.COARSE;
         double reaches = Math.hypot(alongA, alongB) * Math.sqrt(0.5);
-        for (int i = 0; i <= COARSE; i++) {
-            for (int j = 0; j <= COARSE; j++) {
+        for (int i = 0; i < over.length; i++) {
+            for (int j = 0; j < over.length; j++) {
                 double a = in[0] + i * alongA;
                 double b = in[2] + j * alongB;
                 if (strip.meets(target, a, b, reaches)
-                        && off(target, target.l(), a, b) <= reach + steepest(a, b) * reaches) {
+                        && over[i][j] <= reach + AbPlane.steepest(a, b) * reaches) {
                     out[0] = Math.min(out[0], a - alongA);
                     out[1] = Math.max(out[1], a + alongA);
                     out[2] = Math.min(out[2], b - alongB);
@@ -312,10 +224,6 @@ final class Region {
             }
         }
         return out;
-    }
-
-    private static double steepest(double a, double b) {
-        return Math.hypot(a, b) < NEAR_GREY ? STEEPEST : STEEP;
     }
 
     /** How far lightness may go one way, when shares of the reach are left for it. */
@@ -422,6 +330,11 @@ final class Region {
     }
 
     boolean large() {
+        return large(reach);
+    }
+
+    /** Whether ΔE00 is so large that the region is no ellipsoid, and may have lobes. */
+    static boolean large(double reach) {
         return reach >= LARGE;
     }
 
@@ -482,9 +395,10 @@ final class Region {
                     cross(i, j, 0, 1, left);
                 }
             }
-            for (int i = 0; i <= GRID; i++) {
+            double half = AbPlane.GREY / AbPlane.FINE;
+            for (int i = 0; i < greys.length; i++) {
                 double[] row = greys[i];
-                ends(left, i, j -> row[j], Region::grey, Region::grey, GREY / GRID, GREY / GRID);
+                ends(left, i, row.length, j -> row[j], AbPlane::grey, AbPlane::grey, half, half);
             }
             if (points.isEmpty()) {
                 // near colours may lie between the points of the grid
@@ -505,7 +419,8 @@ final class Region {
                 ends(
                         left,
                         i,
-                        j -> row[j] - steepest(at, b.applyAsDouble(j)) * reaches,
+                        row.length,
+                        j -> row[j] - AbPlane.steepest(at, b.applyAsDouble(j)) * reaches,
                         a,
                         b,
                         sideA / 2,
@@ -516,20 +431,21 @@ final class Region {
         private void ends(
                 double left,
                 int i,
+                int many,
                 IntToDoubleFunction least,
                 IntToDoubleFunction a,
                 IntToDoubleFunction b,
                 double marginA,
                 double marginB) {
             int first = 0;
-            int last = GRID;
-            while (first <= GRID && least.applyAsDouble(first) > left) {
+            int last = many - 1;
+            while (first < many && least.applyAsDouble(first) > left) {
                 first++;
             }
             while (last > first && least.applyAsDouble(last) > left) {
                 last--;
             }
-            if (first <= GRID) {
+            if (first < many) {
                 double at = a.applyAsDouble(i);
                 points.add(new double[] {at, b.applyAsDouble(first), marginA, marginB});
                 points.add(new double[] {at, b.applyAsDouble(last), marginA, marginB});
@@ -576,21 +492,17 @@ final class Region {
         }
     }
 
-    /** Where a row of the grid about grey stands. */
-    private static double grey(int i) {
-        return GREY * (2.0 * i / GRID - 1);
-    }
-
-    private double[][] greys() {
-        double[][] out = new double[GRID + 1][GRID + 1];
-        double reaches = Math.sqrt(2) * GREY / GRID;
-        for (int i = 0; i <= GRID; i++) {
-            for (int j = 0; j <= GRID; j++) {
-                double a = grey(i);
-                double b = grey(j);
+    /** The least that squares about grey may come to. */
+    private double[][] greys(double[][] over) {
+        double reaches = Math.sqrt(2) * AbPlane.GREY / AbPlane.FINE;
+        double[][] out = new double[over.length][over.length];
+        for (int i = 0; i < over.length; i++) {
+            for (int j = 0; j < over.length; j++) {
+                double a = AbPlane.grey(i);
+                double b = AbPlane.grey(j);
                 out[i][j] =
                         strip.meets(target, a, b, reaches)
-                                ? off(target, target.l(), a, b) - steepest(a, b) * reaches
+                                ? over[i][j] - AbPlane.steepest(a, b) * reaches
                                 : Double.POSITIVE_INFINITY;
             }
         }

@@ -288,9 +288,13 @@ final class Sieve {
 
     /** How far what is weighed by S lies outside. */
     private float past(Test test, float touch, float below, float above, float level) {
+        return test.depth * test.depth * below + above + rest(test, touch) * level;
+    }
+
+    /** What a test adds by S alone. */
+    private float rest(Test test, float touch) {
         float y = test.depth;
-        float at = 2 * y * (1 - y) * touch - sides.most(test.direction);
-        return y * y * below + above + at * level;
+        return 2 * y * (1 - y) * touch - sides.most(test.direction);
     }
 
     private void set() {
@@ -416,10 +420,7 @@ final class Sieve {
     /** By test, a bit for each of some choices that lies outside. */
     private long[][] outside(List<Test> asked, float[][] touches, float[][][] belows) {
         int[][] choices = choices();
-        long[][] out = new long[asked.size()][WORDS];
-        for (long[] words : out) {
-            Arrays.fill(words, -1);
-        }
+        float[][] missing = new float[asked.size()][SAMPLES];
         Pairs pairs = new Pairs(SAMPLES);
         float[] sum = new float[SAMPLES];
         for (int corner = 0; corner < p; corner++) {
@@ -445,19 +446,33 @@ final class Sieve {
                     }
                 }
             }
-            for (int at = 0; at < out.length; at++) {
+            for (int at = 0; at < missing.length; at++) {
                 Test test = asked.get(at);
-                float touch = touches[test.plane][test.direction];
-                float[] low = below[test.plane][test.direction];
-                float[] high = above[test.direction];
-                for (int x = 0; x < SAMPLES; x++) {
-                    if (!(past(test, touch, low[x], high[x], weight[x]) > 0)) {
-                        out[at][x >> 6] &= ~(1L << x);
-                    }
-                }
+                miss(
+                        test.depth * test.depth,
+                        below[test.plane][test.direction],
+                        above[test.direction],
+                        rest(test, touches[test.plane][test.direction]),
+                        weight,
+                        missing[at]);
+            }
+        }
+        long[][] out = new long[asked.size()][WORDS];
+        for (int at = 0; at < out.length; at++) {
+            for (int x = 0; x < SAMPLES; x++) {
+                out[at][x >> 6] |= missing[at][x] == 0 ? 1L << x : 0;
             }
         }
         return out;
+    }
+
+    /** Adds what is missing until samples are outside. */
+    private static void miss(
+            float square, float[] below, float[] above, float rest, float[] weight, float[] to) {
+        for (int x = 0; x < SAMPLES; x++) {
+            float past = square * below[x] + above[x] + rest * weight[x];
+            to[x] += past - Math.abs(past);
+        }
     }
 
     private static void add(float[] of, float[] to) {

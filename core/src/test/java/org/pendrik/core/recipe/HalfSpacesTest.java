@@ -13,7 +13,7 @@ public class HalfSpacesTest {
 
     private final Kernel kernel = BandMathTest.kernel(Shelves.random(12, 5));
     private final Aim aim =
-            new Aim(Shelves.target(7), 4, 0.1, new Lab(50, 4, -4), Region.Strip.ALL);
+            new Aim(new AbPlane(Shelves.target(7)), 4, 0.1, new Lab(50, 4, -4), AbPlane.Strip.ALL);
 
     private HalfSpaces sides() {
         HalfSpaces out = new HalfSpaces(kernel);

@@ -26,7 +26,7 @@ public class RegionTest {
                             chroma * Math.cos(hue),
                             chroma * Math.sin(hue));
             double reach = Math.pow(10, r.nextDouble() * 2.6 - 1.3);
-            Region region = new Region(target, reach);
+            Region region = new Region(new AbPlane(target), reach);
             double[][] directions = new double[32][];
             System.arraycopy(Region.directions(target), 0, directions, 0, 26);
             for (int i = 26; i < 32; i++) {
@@ -63,17 +63,17 @@ public class RegionTest {
             boolean blue = trial % 3 == 0;
             Lab target =
                     blue
-                            ? vividBlue(r)
+                            ? AbPlaneTest.vividBlue(r)
                             : new Lab(
                                     20 + 60 * r.nextDouble(),
                                     70 * r.nextDouble(),
                                     -60 * r.nextDouble());
             double off = blue ? 10 + 4 * r.nextDouble() : 0.9 + 14 * r.nextDouble();
             Lab best = near(target, 2 * off, r);
-            var strips = Region.strips(target, off - 0.1);
+            var strips = new AbPlane(target).strips(off - 0.1);
             for (int at = 0; at < strips.size(); at++) {
                 var strip = strips.get(at);
-                Aim aim = new Aim(target, off, 0.1, best, strip);
+                Aim aim = new Aim(new AbPlane(target), off, 0.1, best, strip);
                 for (int i = 0; i < (at > 0 ? 60_000 : 6000); i++) {
                     // regions of vivid targets have lobes about grey
                     Lab grey = new Lab(target.l(), 0, at * -10);
@@ -88,7 +88,7 @@ public class RegionTest {
             }
         }
         assertTrue(inside[0] > 3_000, "only " + inside[0]);
-        assertTrue(inside[1] > 500, "only " + inside[1] + " in lobes");
+        assertTrue(inside[1] > 300, "only " + inside[1] + " in lobes");
         assertTrue(tighter > inside[0] * Aim.DIRECTIONS, "only " + tighter);
     }
 
@@ -109,46 +109,17 @@ public class RegionTest {
         return tighter;
     }
 
-    /** Each near colour is in a strip; there are two only where none lies about their border. */
-    @Test
-    public void stripsHoldAllNearColours() {
-        SplittableRandom r = new SplittableRandom(9);
-        int two = 0;
-        for (int trial = 0; trial < 60; trial++) {
-            Lab target = vividBlue(r);
-            double reach = 10 + 4 * r.nextDouble();
-            var strips = Region.strips(target, reach);
-            assertEquals(strips.getFirst().to(), Double.POSITIVE_INFINITY);
-            assertEquals(strips.getLast().from(), Double.NEGATIVE_INFINITY);
-            if (strips.size() == 1) {
-                continue;
-            }
-            two++;
-            assertEquals(strips.get(0).from(), strips.get(1).to());
-            for (int i = 0; i < 20_000; i++) {
-                Lab c = near(new Lab(target.l(), target.a() / 2, target.b() / 2), 120, r);
-                boolean both =
-                        strips.get(0).meets(target, c.a(), c.b(), 1)
-                                && strips.get(1).meets(target, c.a(), c.b(), 1);
-                assertTrue(!both || ColourDifference.ciede2000(target, c) > reach);
-            }
-        }
-        assertTrue(two > 5, "only " + two);
-        assertEquals(Region.strips(new Lab(50, 0, 0), 5).size(), 1);
-        assertEquals(Region.strips(new Lab(50, 60, -70), 0.5).size(), 1);
-    }
-
     /** Where a strip has no near colour the region is empty, and nothing would be better. */
     @Test
     public void stripsMayBeEmpty() {
         Lab target = new Lab(60, 50, 50);
-        Region.Strip dull = new Region.Strip(Double.NEGATIVE_INFINITY, 10);
+        AbPlane.Strip dull = new AbPlane.Strip(Double.NEGATIVE_INFINITY, 10);
         Lab best = new Lab(60, 30, 30);
-        assertTrue(new Aim(target, 6, 0.1, best, dull).empty());
-        assertTrue(new Aim(target, 0.6, 0.1, best, dull).empty());
-        Region.Strip vivid = new Region.Strip(10, Double.POSITIVE_INFINITY);
-        assertFalse(new Aim(target, 6, 0.1, best, vivid).empty());
-        assertFalse(new Aim(target, 0.6, 0.1, best, vivid).empty());
+        assertTrue(new Aim(new AbPlane(target), 6, 0.1, best, dull).empty());
+        assertTrue(new Aim(new AbPlane(target), 0.6, 0.1, best, dull).empty());
+        AbPlane.Strip vivid = new AbPlane.Strip(10, Double.POSITIVE_INFINITY);
+        assertFalse(new Aim(new AbPlane(target), 6, 0.1, best, vivid).empty());
+        assertFalse(new Aim(new AbPlane(target), 0.6, 0.1, best, vivid).empty());
     }
 
     /** The tangents about a colour out of reach all rise towards it. */
@@ -173,13 +144,7 @@ public class RegionTest {
         }
     }
 
-    /** Colours of which some have a lobe of near ones beyond grey. */
-    private static Lab vividBlue(SplittableRandom r) {
-        return new Lab(
-                30 + 30 * r.nextDouble(), 40 + 20 * r.nextDouble(), -50 - 25 * r.nextDouble());
-    }
-
-    private static Lab near(Lab c, double far, SplittableRandom r) {
+    static Lab near(Lab c, double far, SplittableRandom r) {
         return new Lab(
                 c.l() + far * (r.nextDouble() - 0.5),
                 c.a() + far * (r.nextDouble() - 0.5),

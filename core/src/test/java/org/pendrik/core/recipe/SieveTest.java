@@ -20,11 +20,11 @@ public class SieveTest {
             Lab target = Shelves.target(seed * 17L);
             Aim aim =
                     new Aim(
-                            target,
+                            new AbPlane(target),
                             1 + 0.5 * seed,
                             0.1,
                             new Lab(50, seed, -seed),
-                            Region.Strip.ALL);
+                            AbPlane.Strip.ALL);
             double[][] tangents = {SliceTest.ratio(target), kernel.usualRatio()};
             for (int p = 3; p <= 4; p++) {
                 Lattice lattice = new Lattice(p, DROPS);

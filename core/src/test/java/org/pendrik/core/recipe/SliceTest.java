@@ -34,7 +34,13 @@ public class SliceTest {
             }
             Kernel kernel = new Kernel(k, s, Light.D65, Shelves.FLAT);
             Lab target = Shelves.target(seed * 31L);
-            Aim aim = new Aim(target, 0.5 * seed, 0.1, new Lab(50, seed, -seed), Region.Strip.ALL);
+            Aim aim =
+                    new Aim(
+                            new AbPlane(target),
+                            0.5 * seed,
+                            0.1,
+                            new Lab(50, seed, -seed),
+                            AbPlane.Strip.ALL);
             Slice slice = new Slice(kernel, new BandMath(kernel), ratio(target), 3, 0.002);
             for (int p = 2; p <= 4; p++) {
                 List<int[]> choices = choices(k.length, p);

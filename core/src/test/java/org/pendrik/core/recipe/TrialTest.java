@@ -37,7 +37,7 @@ public final class TrialTest {
             Kernel kernel = kernel(shelf, Shelves.question(target, shelf, 4, 12, false));
             Trial trial = new Trial(kernel);
             Lab best = new Lab(target.l() - 3, target.a() * 0.8, target.b() * 0.8);
-            Aim aim = new Aim(target, 2 + seed, 0.1, best, Region.Strip.ALL);
+            Aim aim = new Aim(new AbPlane(target), 2 + seed, 0.1, best, AbPlane.Strip.ALL);
             for (int p = 2; p <= 4; p++) {
                 Lattice lattice = new Lattice(p, seed % 2 == 0 ? 12 : 18);
                 for (int i = 0; i < 60; i++) {
