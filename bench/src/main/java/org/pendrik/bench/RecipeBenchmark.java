@@ -35,9 +35,9 @@ public class RecipeBenchmark extends Timed {
     static final int ONE_IN = 500;
 
     private static final int PAINTS = 60;
-    private static final int TARGETS = 12;
+    static final int TARGETS = 12;
     private static final int BANDS = 36;
-    private static final Surface FLAT = Surface.of("flat");
+    static final Surface FLAT = Surface.of("flat");
 
     /** Whether the shelf reaches the targets. */
     @Param({"within", "beyond"})
@@ -47,33 +47,47 @@ public class RecipeBenchmark extends Timed {
     @Param({"12", "20"})
     private int drops;
 
-    private final List<Ingredient> shelf = new ArrayList<>();
-    private final List<Lab> targets = new ArrayList<>();
+    private List<Ingredient> shelf = List.of();
+    private List<Lab> targets = List.of();
     private int next;
     private double[][] k = new double[0][];
     private double[][] s = new double[0][];
 
-    /** A white, a black, paints all over; targets between the paints, or more vivid than they. */
     @Setup
     public void fill() {
         SplittableRandom r = new SplittableRandom(7);
-        add("white", new Lab(95, -0.5, 2), 0.9);
-        add("black", new Lab(24, 0.5, 0.5), 0.999);
-        while (shelf.size() < PAINTS) {
-            Lab c = colour(r, r.nextDouble() < 0.3 ? 60 : 30);
-            if (Srgb.inGamut(c)) {
-                add("paint " + shelf.size(), c, 0.7 + 0.28 * r.nextDouble());
-            }
-        }
-        while (targets.size() < TARGETS) {
-            Lab c = colour(r, reach.equals("within") ? 25 : 80);
-            boolean far = c.chroma() > 65;
-            if (Srgb.inGamut(c) && far == reach.equals("beyond")) {
-                targets.add(c);
-            }
-        }
+        shelf = shelf(PAINTS, r);
+        targets = targets(reach, r);
         k = shelf.stream().map(i -> i.paint().absorbs()).toArray(double[][]::new);
         s = shelf.stream().map(i -> i.paint().scatters()).toArray(double[][]::new);
+    }
+
+    /** A white, a black, and paints all over. */
+    static List<Ingredient> shelf(int paints, SplittableRandom r) {
+        List<Ingredient> out = new ArrayList<>();
+        out.add(bottle("white", new Lab(95, -0.5, 2), 0.9));
+        out.add(bottle("black", new Lab(24, 0.5, 0.5), 0.999));
+        while (out.size() < paints) {
+            Lab c = colour(r, r.nextDouble() < 0.3 ? 60 : 30);
+            if (Srgb.inGamut(c)) {
+                out.add(bottle("paint " + out.size(), c, 0.7 + 0.28 * r.nextDouble()));
+            }
+        }
+        return out;
+    }
+
+    /** Targets between the paints, or more vivid than they. */
+    static List<Lab> targets(String reach, SplittableRandom r) {
+        boolean beyond = reach.equals("beyond");
+        List<Lab> out = new ArrayList<>();
+        while (out.size() < TARGETS) {
+            Lab c = colour(r, beyond ? 80 : 25);
+            boolean far = c.chroma() > 65;
+            if (Srgb.inGamut(c) && far == beyond) {
+                out.add(c);
+            }
+        }
+        return out;
     }
 
     private static Lab colour(SplittableRandom r, double most) {
@@ -82,14 +96,17 @@ public class RecipeBenchmark extends Timed {
         return new Lab(30 + 50 * r.nextDouble(), chroma * Math.cos(hue), chroma * Math.sin(hue));
     }
 
-    private void add(String name, Lab colour, double hiding) {
-        shelf.add(Ingredient.of(name, name, "acrylic", Paint.estimated(colour, FLAT, hiding, 10)));
+    private static Ingredient bottle(String name, Lab colour, double hiding) {
+        return Ingredient.of(name, name, "acrylic", Paint.estimated(colour, FLAT, hiding, 10));
     }
 
     /** The search, for the next target. */
     @Benchmark
     public RecipeAnswer recipe() {
-        Lab target = targets.get(next++ % TARGETS);
+        return search(targets.get(next++ % TARGETS), shelf, drops);
+    }
+
+    static RecipeAnswer search(Lab target, List<Ingredient> shelf, int drops) {
         return RecipeSearch.search(
                 new RecipeQuestion(
                         SpectrumFit.of(target).reflectance(),
