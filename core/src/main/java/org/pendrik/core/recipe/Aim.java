@@ -55,11 +55,11 @@ final class Aim {
         region = both[0];
         Region better = tolerance > 0 ? both[1] : region;
         List<double[]> all = directions(target, off, best);
-        all.add(Region.away(target, best));
+        all.add(Directions.away(target, best));
         // in a slice these are X and Z alone, a box that the others may leave far too open
         for (int sign = -1; sign <= 1; sign += 2) {
-            all.add(Region.covector(best, 0, sign, 0));
-            all.add(Region.covector(best, 0, 0, sign));
+            all.add(Directions.covector(best, 0, sign, 0));
+            all.add(Directions.covector(best, 0, 0, sign));
         }
         directions = new double[all.size()][3];
         double[] whole = new double[all.size()];
@@ -99,12 +99,12 @@ final class Aim {
     /** Out of reach, the directions that face what is in reach count. */
     private List<double[]> directions(Lab target, double off, Lab best) {
         Lab middle = region.middle();
-        List<double[]> usual = Arrays.asList(Region.directions(middle));
+        List<double[]> usual = Arrays.asList(Directions.all(middle));
         if (!region.large() || !middle.equals(target)) {
             return new ArrayList<>(usual);
         }
         List<double[]> out = new ArrayList<>(usual.subList(0, PLAIN));
-        out.addAll(Region.around(target, off, best));
+        out.addAll(Directions.around(target, off, best));
         return out;
     }
 

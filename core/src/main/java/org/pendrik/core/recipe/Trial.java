@@ -25,8 +25,9 @@ final class Trial {
     /** How much of each paint is in a recipe, by paint, then recipe: by S, or in drops. */
     private final float[][] part = new float[4][ABREAST];
 
-    private final float[] whole = new float[ABREAST];
+    /** K and S of mixes in one band. */
     private final float[] over = new float[ABREAST];
+
     private final float[] under = new float[ABREAST];
 
     /** What is seen without the veil, over what gets through, by band of those at a time. */
@@ -145,36 +146,28 @@ final class Trial {
 
     /** Makes shares by S of drops. */
     private void shares(int n, int c0, int c1, int c2, int c3) {
-        sum(
-                n,
-                (float) kernel.level[c0],
-                (float) kernel.level[c1],
-                (float) kernel.level[c2],
-                (float) kernel.level[c3]);
-        share(n, (float) kernel.level[c0], part[0]);
-        share(n, (float) kernel.level[c1], part[1]);
-        share(n, (float) kernel.level[c2], part[2]);
-        share(n, (float) kernel.level[c3], part[3]);
-    }
-
-    private void sum(int n, float l0, float l1, float l2, float l3) {
-        float[] d0 = part[0];
-        float[] d1 = part[1];
-        float[] d2 = part[2];
-        float[] d3 = part[3];
-        float[] out = whole;
-        for (int i = 0; i < n; i++) {
-            out[i] = 1 / (d0[i] * l0 + d1[i] * l1 + (d2[i] * l2 + d3[i] * l3));
-        }
+        float l0 = (float) kernel.level[c0];
+        float l1 = (float) kernel.level[c1];
+        float l2 = (float) kernel.level[c2];
+        float l3 = (float) kernel.level[c3];
+        weigh(n, l0, l1, l2, l3, under);
+        share(n, l0, part[0]);
+        share(n, l1, part[1]);
+        share(n, l2, part[2]);
+        share(n, l3, part[3]);
     }
 
     private void share(int n, float level, float[] of) {
-        float[] by = whole;
+        float[] all = under;
         for (int i = 0; i < n; i++) {
-            of[i] *= level * by[i];
+            of[i] = level * of[i] / all[i];
         }
     }
 
+    /**
+     * What is seen in one band where S is level. Two bands at once would save reading the parts
+     * again, but a loop with so many numbers beside its arrays is no longer done many at a time.
+     */
     private void level(int n, float q0, float q1, float q2, float q3, float[] out) {
         float[] d0 = part[0];
         float[] d1 = part[1];

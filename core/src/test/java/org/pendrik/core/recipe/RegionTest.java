@@ -1,6 +1,5 @@
 package org.pendrik.core.recipe;
 
-import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
@@ -28,10 +27,10 @@ public class RegionTest {
             double reach = Math.pow(10, r.nextDouble() * 2.6 - 1.3);
             Region region = new Region(new AbPlane(target), reach);
             double[][] directions = new double[32][];
-            System.arraycopy(Region.directions(target), 0, directions, 0, 26);
+            System.arraycopy(Directions.all(target), 0, directions, 0, 26);
             for (int i = 26; i < 32; i++) {
                 Lab other = near(target, 30, r);
-                directions[i] = Region.away(target, other);
+                directions[i] = Directions.away(target, other);
             }
             for (int i = 0; i < 4000; i++) {
                 Lab c = near(target, reach * 6, r);
@@ -120,28 +119,6 @@ public class RegionTest {
         AbPlane.Strip vivid = new AbPlane.Strip(10, Double.POSITIVE_INFINITY);
         assertFalse(new Aim(new AbPlane(target), 6, 0.1, best, vivid).empty());
         assertFalse(new Aim(new AbPlane(target), 0.6, 0.1, best, vivid).empty());
-    }
-
-    /** The tangents about a colour out of reach all rise towards it. */
-    @Test
-    public void directionsAroundFaceTheColour() {
-        SplittableRandom r = new SplittableRandom(11);
-        for (int trial = 0; trial < 50; trial++) {
-            Lab target = new Lab(30 + 50 * r.nextDouble(), 60 * r.nextDouble() - 20, 40);
-            Lab other = new Lab(target.l() - 3, target.a() * 0.7, target.b() * 0.7);
-            double off = ColourDifference.ciede2000(target, other);
-            double[] from = Srgb.labToRelative(target);
-            double[] to = Srgb.labToRelative(other);
-            var all = Region.around(target, off, other);
-            assertEquals(all.size(), 20);
-            for (double[] d : all) {
-                double rise = 0;
-                for (int i = 0; i < 3; i++) {
-                    rise += d[i] * (to[i] - from[i]);
-                }
-                assertTrue(rise > 0, target + " and " + other);
-            }
-        }
     }
 
     static Lab near(Lab c, double far, SplittableRandom r) {
