@@ -25,8 +25,10 @@
 		class="flex basis-full flex-wrap items-end gap-2"
 		onsubmit={(event) => {
 			event.preventDefault();
+			const opened = event.currentTarget.previousElementSibling;
 			open = false;
 			onseen(seen);
+			if (opened instanceof HTMLElement) opened.focus();
 		}}
 	>
 		<label class="flex flex-col"

@@ -216,7 +216,11 @@
 			{/if}
 			{#if Object.keys(f.refused).length}
 				<details>
-					<summary>{Object.keys(f.refused).length} bottles were left out</summary>
+					<summary
+						>{Object.keys(f.refused).length === 1
+							? 'One bottle was'
+							: `${Object.keys(f.refused).length} bottles were`} left out</summary
+					>
 					<ul>
 						{#each Object.entries(f.refused) as [name, why] (name)}<li>
 								<strong>{name}</strong>: {why}

@@ -7,12 +7,21 @@
 
 	let { onstore }: Props = $props();
 
+	let chooser = $state<HTMLInputElement>();
 	let csv = $state('');
 	let dry = $state.raw<Schemas['Dry'] | undefined>(undefined);
 	let problem = $state('');
 	const news = $derived(dry?.changes.filter((c) => c.what === 'NEW') ?? []);
 	const changed = $derived(dry?.changes.filter((c) => c.what === 'CHANGED') ?? []);
 	const same = $derived(dry?.changes.filter((c) => c.what === 'SAME') ?? []);
+
+	const total = $derived(news.length + changed.length);
+	const faults = $derived(dry?.faults.length ?? 0);
+
+	function leave() {
+		dry = undefined;
+		chooser?.focus();
+	}
 
 	async function read(file: File | undefined) {
 		if (!file) return;
@@ -42,6 +51,7 @@
 	<label class="flex flex-col"
 		><span class="tag">Table (CSV) or palette (GPL)</span><input
 			type="file"
+			bind:this={chooser}
 			accept=".csv,.gpl,text/csv"
 			onchange={(event) => {
 				const input = event.currentTarget;
@@ -54,11 +64,11 @@
 		<div role="status">
 			<p>
 				<strong>{news.length}</strong> new, <strong>{changed.length}</strong> changed,
-				<strong>{same.length}</strong> as they are, <strong>{dry.faults.length}</strong> faults. Nothing
-				is stored yet.
+				<strong>{same.length}</strong> as they are, <strong>{faults}</strong>
+				{faults === 1 ? 'fault' : 'faults'}. Nothing is stored yet.
 			</p>
 		</div>
-		{#if dry.faults.length}
+		{#if faults}
 			<ul aria-label="Faults">
 				{#each dry.faults as f, i (i)}
 					<li class="border-t border-line py-1">
@@ -81,13 +91,13 @@
 		<div class="flex gap-2">
 			<Button
 				look="act"
-				disabled={dry.faults.length > 0 || news.length + changed.length === 0}
+				disabled={faults > 0 || total === 0}
 				onclick={() => {
-					onstore(csv, news.length + changed.length);
-					dry = undefined;
-				}}>Store {news.length + changed.length} bottles</Button
+					onstore(csv, total);
+					leave();
+				}}>Store {total === 1 ? 'one bottle' : `${total} bottles`}</Button
 			>
-			<Button onclick={() => (dry = undefined)}>Leave it</Button>
+			<Button onclick={leave}>Leave it</Button>
 		</div>
 	{/if}
 </div>

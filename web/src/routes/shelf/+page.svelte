@@ -27,6 +27,7 @@
 	const table = new MixingTable();
 	let picked = $state<string | undefined>(undefined);
 	let naming = $state(false);
+	let back = $state<HTMLAnchorElement>();
 	let name = $state('');
 
 	const asked = page.url.searchParams;
@@ -116,6 +117,8 @@
 			notes: null
 		};
 		naming = false;
+		// what is kept for a step is done with here
+		back?.focus();
 		name = '';
 		void desk.edit(
 			forStep ? `${recipe.name} is kept, and ${forStep} is mixed by it` : `${recipe.name} is kept`,
@@ -204,7 +207,7 @@
 	function storeTable(csv: string, many: number) {
 		const before = bottles;
 		void desk.edit(
-			`${many} bottles are stored`,
+			many === 1 ? 'One bottle is stored' : `${many} bottles are stored`,
 			() => must(api.POST('/api/shelf/table', { body: { csv } })),
 			fresh,
 			async () => {
@@ -284,8 +287,10 @@
 					{#if forStep && forJob}
 						<p class="border-l-4 border-ink bg-sheet px-3 py-2 text-lg">
 							For <strong>{forStep}</strong>. What you keep is its mix from then on.
-							<a class="underline" href={resolve('/jobs/[id]/makeup', { id: forJob })}
-								>Back to Make-up</a
+							<a
+								bind:this={back}
+								class="underline"
+								href={resolve('/jobs/[id]/makeup', { id: forJob })}>Back to Make-up</a
 							>
 						</p>
 					{/if}

@@ -66,6 +66,7 @@ public class ShelfStoryTest extends BrowserTest {
         button(page, "Teach the bottles").click();
         assertThat(kept.first()).containsText("Card: came out");
         assertThat(kept.first()).containsText("→");
+        assertThat(button(page, "It came out otherwise")).isFocused();
         page.reload();
         button(page, "Fill the cup").click();
         assertThat(cup(page).first()).isVisible();
@@ -93,7 +94,8 @@ public class ShelfStoryTest extends BrowserTest {
         page.getByLabel("Name it for what it is for").fill("chips of the flats");
         page.keyboard().press("Enter");
         assertThat(page.getByText(Pattern.compile("is mixed by it"))).isVisible();
-        page.getByText("Back to Make-up").click();
+        assertThat(page.getByText("Back to Make-up")).isFocused();
+        page.keyboard().press("Enter");
         open(page, "chip brown");
         page.getByText("Mix card").click();
         assertThat(page.getByText("Mix: chips of the flats")).isVisible();
@@ -136,10 +138,11 @@ public class ShelfStoryTest extends BrowserTest {
         assertThat(page.getByText(Pattern.compile("1 new, 0 changed"))).isVisible();
         assertThat(page.getByText("Line 3, L*")).isVisible();
         assertThat(page.getByText("Use a point for decimals and no unit.")).isVisible();
-        assertThat(button(page, "Store 1 bottles")).isDisabled();
+        assertThat(button(page, "Store one bottle")).isDisabled();
         file.setInputFiles(table("name,family,L*,a*,b*\nbrick dust,enamel paint,45,20,22\n"));
-        button(page, "Store 1 bottles").click();
+        button(page, "Store one bottle").click();
         assertThat(page.getByLabel("brick dust")).isVisible();
+        assertThat(file).isFocused();
         assertEquals(page.getByText("bog").count(), 0);
         assertEquals(browser.errors(), java.util.List.of());
     }
