@@ -75,7 +75,8 @@
 			{/if}
 		</p>
 		<p class="text-soft">
-			{table.view.drops} drops, {table.view.millilitres.toFixed(2)} ml, hides {Math.round(
+			{table.view.drops}
+			{table.view.drops === 1 ? 'drop' : 'drops'}, {table.view.millilitres.toFixed(2)} ml, hides {Math.round(
 				table.view.hiding * 100
 			)} % in a coat.
 			{#if worst && worst[1].metamerism >= 0.5}

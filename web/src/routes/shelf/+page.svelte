@@ -289,7 +289,7 @@
 							For <strong>{forStep}</strong>. What you keep is its mix from then on.
 							<a
 								bind:this={back}
-								class="underline"
+								class="ml-1 underline"
 								href={resolve('/jobs/[id]/makeup', { id: forJob })}>Back to Make-up</a
 							>
 						</p>
