@@ -267,6 +267,7 @@ public final class RecipeSearch {
             }
             return;
         }
+        Screen.@Nullable Triple triple = screen == null ? null : screen.new Triple();
         for (int k = j + 1; k < n; k++) {
             if (!limits.together(i, k) || !limits.together(j, k)) {
                 continue;
@@ -277,12 +278,15 @@ public final class RecipeSearch {
                 }
                 continue;
             }
+            if (triple != null) {
+                triple.set(i, j, k);
+            }
             for (int l = k + 1; l < n; l++) {
-                if (limits.together(i, l)
+                if ((triple == null || !triple.out(l))
+                        && limits.together(i, l)
                         && limits.together(j, l)
                         && limits.together(k, l)
-                        && musts(i, j, k, l)
-                        && (screen == null || !screen.out(i, j, k, l))) {
+                        && musts(i, j, k, l)) {
                     lane.prove(i, j, k, l);
                 }
             }

@@ -42,9 +42,32 @@ final class Screen {
         return (plain[i] && plain[j] && plain[k] ? narrow : wide).out(i, j, k);
     }
 
-    /** Whether four paints are ruled out. */
-    boolean out(int i, int j, int k, int l) {
-        boolean level = plain[i] && plain[j] && plain[k] && plain[l];
-        return (level ? narrow : wide).out(i, j, k, l);
+    /** Three paints, for all choices with a fourth. */
+    final class Triple {
+        private final int[] ofNarrow = new int[Sieve.SUMS];
+        private final int[] ofWide = new int[Sieve.SUMS];
+        private int i;
+        private int j;
+        private int k;
+        private boolean level;
+
+        void set(int i, int j, int k) {
+            this.i = i;
+            this.j = j;
+            this.k = k;
+            level = plain[i] && plain[j] && plain[k];
+            wide.sum(i, j, k, ofWide);
+            if (level) {
+                narrow.sum(i, j, k, ofNarrow);
+            }
+        }
+
+        /** Whether they are ruled out with another. */
+        boolean out(int l) {
+            if (level && plain[l]) {
+                return narrow.out(i, j, k, l, ofNarrow);
+            }
+            return wide.out(i, j, k, l, ofWide);
+        }
     }
 }

@@ -21,16 +21,15 @@ final class Sieve {
     /** Tests that are kept at most, a whole vector; and bits of a pair. */
     static final int TESTS = 16;
 
+    /** Length of the sums of three paints. */
+    static final int SUMS = 3 * TESTS;
+
     private static final int BANDS = Kernel.BANDS;
 
-    /** Choices on which tests are tried, a bit each, in words of 64. */
-    private static final int WORDS = 2;
+    /** From so many paints on it pays to try tests on more choices, and more often. */
+    private static final int LARGE = 100;
 
-    private static final int SAMPLES = WORDS * 64;
-
-    /** Each time on choices that the tests so far do not rule out; how often one is looked for. */
-    private static final int ROUNDS = 2;
-
+    /** How often a choice is looked for that is not ruled out. */
     private static final int TRIES = 20;
 
     /** Numbers are kept as whole ones up to this, so that three may be added. */
@@ -39,6 +38,15 @@ final class Sieve {
     private final Kernel kernel;
     private final int paints;
     private final int p;
+
+    /** Choices on which tests are tried, a bit each, in words of 64. */
+    private final int words;
+
+    private final int samples;
+
+    /** How often, each time on choices that the tests so far do not rule out. */
+    private final int rounds;
+
     private final float many;
     private final float few;
     private final Plane[] planes;
@@ -79,6 +87,9 @@ final class Sieve {
         many = drops - p + 1;
         few = p - 1;
         paints = kernel.paints;
+        words = paints < LARGE ? 2 : 4;
+        samples = words * 64;
+        rounds = paints < LARGE ? 2 : 4;
         sides = new HalfSpaces(kernel);
         planes = new Plane[tangents.length];
         for (int t = 0; t < planes.length; t++) {
@@ -255,9 +266,9 @@ final class Sieve {
         if (first.length == 0 || others.length < p) {
             return;
         }
-        for (int round = 1; round <= ROUNDS; round++) {
+        for (int round = 1; round <= rounds; round++) {
             int from = tests.size();
-            more(touches, belows, TESTS * round / ROUNDS);
+            more(touches, belows, TESTS * round / rounds);
             IntStream.range(0, paints).parallel().forEach(i -> values(i, from, touches, belows));
             set();
         }
@@ -351,29 +362,47 @@ final class Sieve {
 
     /** Whether four paints are ruled out. */
     boolean out(int i, int j, int k, int l) {
+        int[] sums = new int[SUMS];
+        sum(i, j, k, sums);
+        return out(i, j, k, l, sums);
+    }
+
+    /** Sums of three paints for {@link #out(int, int, int, int, int[])}, with any fourth. */
+    void sum(int i, int j, int k, int[] sums) {
+        int n = paints;
+        int[] v = numbers;
+        int ij = (i * n + j) * TESTS;
+        int ik = (i * n + k) * TESTS;
+        int ji = (j * n + i) * TESTS;
+        int jk = (j * n + k) * TESTS;
+        int ki = (k * n + i) * TESTS;
+        int kj = (k * n + j) * TESTS;
+        for (int x = 0; x < TESTS; x++) {
+            sums[x] = v[ij + x] + v[ik + x];
+            sums[TESTS + x] = v[ji + x] + v[jk + x];
+            sums[2 * TESTS + x] = v[ki + x] + v[kj + x];
+        }
+    }
+
+    /** Whether four paints are ruled out, with the sums of the first three. */
+    boolean out(int i, int j, int k, int l, int[] sums) {
         int n = paints;
         int pairs = bits[i * n + j] & bits[i * n + k] & bits[j * n + k];
         if ((pairs & bits[i * n + l] & bits[j * n + l] & bits[k * n + l]) != 0) {
             return true;
         }
         int[] v = numbers;
-        int ij = (i * n + j) * TESTS;
-        int ik = (i * n + k) * TESTS;
         int il = (i * n + l) * TESTS;
-        int ji = (j * n + i) * TESTS;
-        int jk = (j * n + k) * TESTS;
         int jl = (j * n + l) * TESTS;
-        int ki = (k * n + i) * TESTS;
-        int kj = (k * n + j) * TESTS;
         int kl = (k * n + l) * TESTS;
         int li = (l * n + i) * TESTS;
         int lj = (l * n + j) * TESTS;
         int lk = (l * n + k) * TESTS;
         int all = -1;
         for (int x = 0; x < TESTS; x++) {
-            int a = v[ij + x] + v[ik + x] + v[il + x];
-            int b = v[ji + x] + v[jk + x] + v[jl + x];
-            int c = v[ki + x] + v[kj + x] + v[kl + x];
+            int a = sums[x] + v[il + x];
+            int b = sums[TESTS + x] + v[jl + x];
+            int c = sums[2 * TESTS + x] + v[kl + x];
             int d = v[li + x] + v[lj + x] + v[lk + x];
             all &= a | b | c | d;
         }
@@ -392,14 +421,14 @@ final class Sieve {
             }
         }
         long[][] outside = outside(asked, touches, belows);
-        long[] left = new long[WORDS];
+        long[] left = new long[words];
         Arrays.fill(left, -1);
         while (tests.size() < until) {
             int best = -1;
             int more = 0;
             for (int at = 0; at < outside.length; at++) {
                 int count = 0;
-                for (int w = 0; w < WORDS; w++) {
+                for (int w = 0; w < words; w++) {
                     count += Long.bitCount(outside[at][w] & left[w]);
                 }
                 if (count > more) {
@@ -411,7 +440,7 @@ final class Sieve {
                 break;
             }
             tests.add(asked.get(best));
-            for (int w = 0; w < WORDS; w++) {
+            for (int w = 0; w < words; w++) {
                 left[w] &= ~outside[best][w];
             }
         }
@@ -420,18 +449,18 @@ final class Sieve {
     /** By test, a bit for each of some choices that lies outside. */
     private long[][] outside(List<Test> asked, float[][] touches, float[][][] belows) {
         int[][] choices = choices();
-        float[][] missing = new float[asked.size()][SAMPLES];
-        Pairs pairs = new Pairs(SAMPLES);
-        float[] sum = new float[SAMPLES];
+        float[][] missing = new float[asked.size()][samples];
+        Pairs pairs = new Pairs(samples);
+        float[] sum = new float[samples];
         for (int corner = 0; corner < p; corner++) {
-            float[] weight = new float[SAMPLES];
-            float[][] above = new float[Aim.DIRECTIONS][SAMPLES];
-            float[][][] below = new float[planes.length][Aim.DIRECTIONS][SAMPLES];
+            float[] weight = new float[samples];
+            float[][] above = new float[Aim.DIRECTIONS][samples];
+            float[][][] below = new float[planes.length][Aim.DIRECTIONS][samples];
             for (int other = 0; other < p; other++) {
                 if (other == corner) {
                     continue;
                 }
-                for (int x = 0; x < SAMPLES; x++) {
+                for (int x = 0; x < samples; x++) {
                     pairs.one[x] = choices[x][corner];
                     pairs.other[x] = choices[x][other];
                 }
@@ -457,9 +486,9 @@ final class Sieve {
                         missing[at]);
             }
         }
-        long[][] out = new long[asked.size()][WORDS];
+        long[][] out = new long[asked.size()][words];
         for (int at = 0; at < out.length; at++) {
-            for (int x = 0; x < SAMPLES; x++) {
+            for (int x = 0; x < samples; x++) {
                 out[at][x >> 6] |= missing[at][x] == 0 ? 1L << x : 0;
             }
         }
@@ -469,7 +498,7 @@ final class Sieve {
     /** Adds what is missing until samples are outside. */
     private static void miss(
             float square, float[] below, float[] above, float rest, float[] weight, float[] to) {
-        for (int x = 0; x < SAMPLES; x++) {
+        for (int x = 0; x < to.length; x++) {
             float past = square * below[x] + above[x] + rest * weight[x];
             to[x] += past - Math.abs(past);
         }
@@ -484,7 +513,7 @@ final class Sieve {
     /** Paints at random that are not ruled out, or not found to be so soon enough. */
     private int[][] choices() {
         SplittableRandom random = new SplittableRandom(paints + 31L * tests.size());
-        int[][] out = new int[SAMPLES][p];
+        int[][] out = new int[samples][p];
         for (int[] choice : out) {
             int left = TRIES;
             do {

@@ -41,10 +41,7 @@ public class SieveTest {
                                     .toArray();
                     int kind = Arrays.stream(c).allMatch(i -> kernel.flat[i]) ? 1 : 0;
                     all[kind]++;
-                    boolean ruled =
-                            p == 3
-                                    ? screen.out(c[0], c[1], c[2])
-                                    : screen.out(c[0], c[1], c[2], c[3]);
+                    boolean ruled = p == 3 ? screen.out(c[0], c[1], c[2]) : out(screen, c);
                     if (ruled) {
                         out[kind]++;
                         for (int[] drops : lattice.drops) {
@@ -56,5 +53,11 @@ public class SieveTest {
         }
         assertTrue(out[1] > all[1] / 2, out[1] + " of " + all[1] + " with S level");
         assertTrue(out[0] > all[0] / 4, out[0] + " of " + all[0] + " with a white");
+    }
+
+    private static boolean out(Screen screen, int[] c) {
+        Screen.Triple triple = screen.new Triple();
+        triple.set(c[0], c[1], c[2]);
+        return triple.out(c[3]);
     }
 }
