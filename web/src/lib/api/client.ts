@@ -1,9 +1,17 @@
 import createClient from 'openapi-fetch';
+import { benchClock } from '$lib/time/clock';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
 
 export const api = createClient<paths>({ baseUrl: '/' });
+
+// everything that is shown is timed by the clock of the server, whatever this device believes
+api.use({
+	onResponse: ({ response }) => {
+		benchClock.hear(response.headers.get('Pendrik-Clock'));
+	}
+});
 
 /** What the server says when it refuses: problem details (RFC 9457). */
 export class ApiError extends Error {

@@ -5,7 +5,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.TestConfiguration;
@@ -21,6 +23,7 @@ import org.springframework.test.web.servlet.assertj.MockMvcTester;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The application on a fresh data folder, with a clock that the test sets. */
 @SpringBootTest
@@ -170,5 +173,41 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
                         "{\"effects\": [" + effects + "], \"version\": " + version + "}"));
         int plan = ok(get("/api/jobs/" + job + "/makeup")).path("version").asInt();
         return ok(post("/api/jobs/" + job + "/makeup/compile", "{\"version\": " + plan + "}"));
+    }
+
+    /** A step as the page sends it back. */
+    protected ObjectNode draftOf(JsonNode step) {
+        ObjectNode d = json.createObjectNode();
+        for (String f :
+                List.of(
+                        "id",
+                        "technique",
+                        "material",
+                        "thickness",
+                        "zones",
+                        "origin",
+                        "reason",
+                        "takesBack",
+                        "backShare",
+                        "madeForEffect",
+                        "madeForStep")) {
+            d.set(f, step.path(f));
+        }
+        return d;
+    }
+
+    /** The plan as the page sends it back, its steps in another order or fewer of them. */
+    protected ObjectNode planDraft(JsonNode makeup, List<Integer> order) {
+        ObjectNode body = json.createObjectNode();
+        var steps = body.putArray("steps");
+        order.forEach(i -> steps.add(draftOf(makeup.path("steps").get(i))));
+        body.set("pins", makeup.path("pins"));
+        body.put("version", makeup.path("version").asInt());
+        return body;
+    }
+
+    /** The plan as it is. */
+    protected ObjectNode planDraft(JsonNode makeup) {
+        return planDraft(makeup, IntStream.range(0, makeup.path("steps").size()).boxed().toList());
     }
 }

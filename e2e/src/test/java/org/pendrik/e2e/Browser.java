@@ -50,6 +50,7 @@ final class Browser implements AutoCloseable {
                 browser.newContext(
                         new com.microsoft.playwright.Browser.NewContextOptions()
                                 .setViewportSize(width, height)
+                                .setTimezoneId(Moment.OF_THIS_RUN.zone())
                                 .setLocale("en-GB"));
         context.addInitScript(
                 "localStorage.getItem('theme') || localStorage.setItem('theme', '"

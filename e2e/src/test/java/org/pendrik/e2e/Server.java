@@ -66,10 +66,12 @@ final class Server implements AutoCloseable {
             command.addAll(List.of("-XX:AOTCache=pendrik.aot", "-Xlog:aot=off", "-Xlog:cds=off"));
         }
         command.addAll(FLAGS);
+        command.add("-Duser.timezone=" + Moment.OF_THIS_RUN.zone());
         command.addAll(List.of("-jar", "pendrik.jar"));
         if (List.of(extra).stream().noneMatch(e -> e.startsWith("--server.port"))) {
             command.add("--server.port=0");
         }
+        command.add("--pendrik.starts-at=" + Moment.OF_THIS_RUN.instant());
         command.addAll(List.of(extra));
         ProcessBuilder builder =
                 new ProcessBuilder(command).directory(RUN.toFile()).redirectErrorStream(true);

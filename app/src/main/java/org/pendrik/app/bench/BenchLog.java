@@ -13,6 +13,7 @@ import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -53,7 +54,7 @@ public class BenchLog {
      * @param version 0 to begin, else the version that was seen
      */
     public record LogDraft(
-            String stepId,
+            StepId stepId,
             String material,
             @Nullable Instant startedAt,
             boolean finished,
@@ -136,7 +137,7 @@ public class BenchLog {
         return java.util.Objects.requireNonNull(mapper.find(id));
     }
 
-    private void requireNobodyElse(UUID jobId, String stepId) {
+    private void requireNobodyElse(UUID jobId, StepId stepId) {
         for (LogEntry e : mapper.ofJob(jobId)) {
             if (e.stepId().equals(stepId)) {
                 throw new StaleVersion("The step");

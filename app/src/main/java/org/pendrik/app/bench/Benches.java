@@ -23,6 +23,7 @@ import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Material;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Timing;
 import org.springframework.stereotype.Service;
@@ -30,6 +31,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What stands at the bench now: the step, whether it may begin, its mix and its clock. */
 @Service
+@Transactional
 public class Benches {
     private final Plans plans;
     private final BenchLog log;
@@ -66,7 +68,7 @@ public class Benches {
 
     /** The clock of a window. */
     public record ClockView(
-            String stepId,
+            StepId stepId,
             String work,
             String coat,
             WindowClock.Phase phase,
@@ -82,7 +84,7 @@ public class Benches {
      * @param running the log entry that is open for it
      */
     public record BenchStep(
-            String id,
+            StepId id,
             String name,
             Technique.Role role,
             List<String> zoneNames,
@@ -111,7 +113,7 @@ public class Benches {
      * @param pace minutes that pass here for one of the tables
      */
     public record DryingView(
-            String stepId,
+            StepId stepId,
             String name,
             String material,
             List<String> zones,
@@ -164,6 +166,15 @@ public class Benches {
                 clock.instant());
     }
 
+    /**
+     * Notes something and tells the bench after it. What is noted at the bench does not rest on the
+     * version of the plan, so it goes on top of an edit that came in between.
+     */
+    Bench after(UUID jobId, Runnable note) {
+        note.run();
+        return of(jobId);
+    }
+
     /** The clocks of coats that lie and still have to be worked. */
     public List<ClockView> clocks(UUID jobId) {
         FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
@@ -207,7 +218,7 @@ public class Benches {
     /** Coats that lie and are not fully cured, with what was seen of them. */
     private List<DryingView> drying(UUID jobId, FilmCase all, List<StoredStep> steps) {
         long now = StoredStep.minute(clock.instant());
-        Map<String, Double> seen = priors.seenOf(jobId);
+        Map<StepId, Double> seen = priors.seenOf(jobId);
         List<DryingView> out = new ArrayList<>();
         for (Act a : all.acts()) {
             DryingTimes dry = DryingTimes.of(a, all.air()).orElse(null);
@@ -229,8 +240,7 @@ public class Benches {
     }
 
     /** Notes that a coat is touch dry now. */
-    @Transactional
-    public void touchDry(UUID jobId, String stepId) {
+    public void touchDry(UUID jobId, StepId stepId) {
         FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
         Act coat =
                 all.acts().stream()
@@ -246,7 +256,7 @@ public class Benches {
     }
 
     /** Takes that note back. */
-    public void notTouchDry(UUID jobId, String stepId) {
+    public void notTouchDry(UUID jobId, StepId stepId) {
         priors.forget(jobId, stepId);
     }
 

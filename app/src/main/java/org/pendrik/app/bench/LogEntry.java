@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.core.film.StepId;
 
 /**
  * What was really done.
@@ -13,7 +14,7 @@ import org.pendrik.app.store.ZoneKeys;
 public record LogEntry(
         UUID id,
         UUID jobId,
-        String stepId,
+        StepId stepId,
         String technique,
         String material,
         ZoneKeys zones,

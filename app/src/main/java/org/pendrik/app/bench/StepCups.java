@@ -15,6 +15,7 @@ import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Material;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.mix.MixCard;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -75,7 +76,7 @@ public class StepCups {
 
     /** The card of one step, as it is planned. */
     @Transactional(readOnly = true)
-    public MixSheet sheet(UUID jobId, String stepId) {
+    public MixSheet sheet(UUID jobId, StepId stepId) {
         Act act =
                 plans.filmCase(jobId, plans.of(jobId).steps()).acts().stream()
                         .filter(a -> a.id().equals(stepId))

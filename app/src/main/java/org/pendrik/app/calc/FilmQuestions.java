@@ -16,6 +16,7 @@ import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Overrule;
 import org.pendrik.core.film.Reach;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.TakeBack;
 import org.pendrik.core.film.Thickness;
@@ -84,7 +85,7 @@ class FilmQuestions {
      * @param inline a material by its own figures, on top of the one of {@code material}
      */
     record ActPart(
-            String id,
+            StepId id,
             String technique,
             String material,
             @Nullable Map<String, String> inline,
@@ -100,7 +101,7 @@ class FilmQuestions {
     record FindingPart(
             Finding.Rule rule,
             Finding.Severity severity,
-            String act,
+            StepId act,
             List<String> zones,
             List<String> coats,
             String why,
@@ -109,7 +110,7 @@ class FilmQuestions {
 
     record MendPart(String label, long laterMinutes) {}
 
-    record FilmAnswer(List<FindingPart> findings, Map<String, Map<String, Reach>> reaches) {}
+    record FilmAnswer(List<FindingPart> findings, Map<StepId, Map<String, Reach>> reaches) {}
 
     FilmAnswer answer(FilmQuestion q) {
         FilmCase question = filmCase(q.zones(), q.acts(), q.celsius(), q.humidity());
@@ -220,7 +221,7 @@ class FilmQuestions {
         Zone any = new Zone("any", "any", Substrate.BARE, false, Substrate.UNKNOWN_COLOUR);
         Act act =
                 Act.planned(
-                        "coat",
+                        new StepId("coat"),
                         engines.catalogue().technique(q.technique()),
                         m,
                         q.thickness(),
@@ -272,7 +273,7 @@ class FilmQuestions {
     record TakeBackQuestion(
             List<ZonePart> zones,
             List<ActPart> acts,
-            String act,
+            StepId act,
             ZoneKeys on,
             double share,
             long nowMinute,

@@ -8,6 +8,7 @@ import org.pendrik.app.engines.Engines;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.plan.Alternatives;
 import org.pendrik.core.plan.Effect;
@@ -73,7 +74,7 @@ class PlanQuestions {
             double humidity) {}
 
     record PlannedStep(
-            String id,
+            StepId id,
             String technique,
             String material,
             Thickness thickness,

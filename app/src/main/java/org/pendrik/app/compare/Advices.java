@@ -17,6 +17,7 @@ import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.NextCoat;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.photo.RegionVerdict;
@@ -270,7 +271,7 @@ class Advices {
             int strength,
             boolean possible,
             String text,
-            @Nullable String takeBackStep,
+            @Nullable StepId takeBackStep,
             @Nullable NextCoat then) {
         return new Comparison.Advised(
                 a.what(),

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.photo.Verdict;
 import org.pendrik.core.plan.EffectKind;
@@ -120,7 +121,7 @@ record Comparison(
             boolean possible,
             String text,
             String why,
-            @Nullable String takeBackStep,
+            @Nullable StepId takeBackStep,
             @Nullable String thenHex,
             @Nullable Double thenDeltaE00) {}
 

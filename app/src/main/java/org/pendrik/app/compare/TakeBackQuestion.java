@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.TakeBack;
 import org.springframework.stereotype.Component;
 
@@ -28,7 +29,7 @@ class TakeBackQuestion {
      * @param sentence what with, or why not
      * @param stepId the step whose coat it is, or null when none was logged
      */
-    record Answer(boolean possible, String sentence, @Nullable String stepId) {}
+    record Answer(boolean possible, String sentence, @Nullable StepId stepId) {}
 
     /** Whether the last coat of a technique on a zone can be taken back now. */
     Answer ask(UUID jobId, String technique, String zone) {
@@ -47,7 +48,7 @@ class TakeBackQuestion {
                     "No " + name + " was logged here: what is too much was there before.",
                     null);
         }
-        String id = coat.get().id();
+        StepId id = coat.get().id();
         TakeBack.Answer a = plans.takeBack(jobId, id, Set.of(zone), 0.5);
         if (a.ways().isEmpty()) {
             String nearest = String.join(" ", a.nearest());

@@ -36,6 +36,7 @@ import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Lag;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Timing;
 import org.springframework.stereotype.Service;
 
@@ -66,7 +67,7 @@ public class Diaries {
      * @param windowOpens when its coat may be worked, if it may
      */
     public record Slot(
-            String stepId,
+            StepId stepId,
             String name,
             String material,
             @Nullable String hex,
@@ -106,7 +107,7 @@ public class Diaries {
             List<DiaryOutcome.Driver> drivers,
             Instant now,
             String zoneId,
-            Map<String, String> lags) {}
+            Map<StepId, String> lags) {}
 
     /**
      * The diary of a job as of now; jobs that are wanted earlier have taken their bench time
@@ -170,7 +171,7 @@ public class Diaries {
     /** The minute in which the last open window of a job closes, 0 when none is open. */
     private long openUntil(FilmCase film) {
         long now = StoredStep.minute(clock.instant());
-        Set<String> done = new HashSet<>();
+        Set<StepId> done = new HashSet<>();
         film.acts().stream().filter(Act::done).forEach(a -> done.add(a.id()));
         return engines.timing().spans(film).stream()
                 .filter(s -> done.contains(s.coatActId()) && !done.contains(s.workActId()))
@@ -198,7 +199,7 @@ public class Diaries {
                 .map(
                         a ->
                                 new DiaryTask(
-                                        a.id(),
+                                        a.id().value(),
                                         a.technique().name(),
                                         a.minutes(),
                                         a.done()
@@ -213,8 +214,8 @@ public class Diaries {
                 .map(
                         l ->
                                 new Gap(
-                                        l.fromActId(),
-                                        l.toActId(),
+                                        l.fromActId().value(),
+                                        l.toActId().value(),
                                         l.minMinutes(),
                                         l.maxMinutes(),
                                         l.why()))
@@ -228,13 +229,19 @@ public class Diaries {
         List<DiaryTask> tasks = tasks(film);
         int longestStep =
                 film.acts().stream().filter(a -> !a.done()).mapToInt(Act::minutes).max().orElse(0);
-        Map<String, Lag> longest = new LinkedHashMap<>();
+        Map<StepId, Lag> longest = new LinkedHashMap<>();
         List<Gap> gaps = new ArrayList<>();
         for (Lag l : engines.timing().lags(film)) {
             longest.merge(l.toActId(), l, (x, y) -> x.minMinutes() >= y.minMinutes() ? x : y);
-            gaps.add(new Gap(l.fromActId(), l.toActId(), l.minMinutes(), l.maxMinutes(), l.why()));
+            gaps.add(
+                    new Gap(
+                            l.fromActId().value(),
+                            l.toActId().value(),
+                            l.minMinutes(),
+                            l.maxMinutes(),
+                            l.why()));
         }
-        Map<String, String> why = new LinkedHashMap<>();
+        Map<StepId, String> why = new LinkedHashMap<>();
         longest.forEach((id, l) -> why.put(id, l.why()));
         List<Span> bench = pattern;
         if (planned.openUntil() > 0) {
@@ -300,13 +307,13 @@ public class Diaries {
         for (int i = 0; i < film.acts().size(); i++) {
             timed.add(film.acts().get(i).at(placed.placed().get(i).startMinute()));
         }
-        Map<String, List<String>> warnings = new HashMap<>();
+        Map<StepId, List<String>> warnings = new HashMap<>();
         for (Finding f : engines.check().check(film.with(timed)).findings()) {
             if (f.severity() != Finding.Severity.NOTE) {
                 warnings.computeIfAbsent(f.actId(), _ -> new ArrayList<>()).add(f.why());
             }
         }
-        Map<String, Timing.WorkSpan> spans = new HashMap<>();
+        Map<StepId, Timing.WorkSpan> spans = new HashMap<>();
         engines.timing().spans(film.with(timed)).forEach(s -> spans.put(s.coatActId(), s));
         List<Slot> out = new ArrayList<>();
         for (Act a : timed) {

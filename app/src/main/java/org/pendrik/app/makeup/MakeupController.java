@@ -1,15 +1,13 @@
 package org.pendrik.app.makeup;
 
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.pendrik.app.engines.Engines;
-import org.pendrik.app.school.SchoolSheet;
-import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.store.ZoneKeys;
-import org.pendrik.app.study.Studies;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.plan.Pin;
 import org.pendrik.core.plan.PlanCheck;
@@ -26,24 +24,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/jobs/{jobId}/makeup")
 class MakeupController {
     private final Plans plans;
-    private final Studies studies;
-    private final Engines engines;
-    private final SchoolSheet schools;
-    private final StepMixes mixes;
+    private final Makeups makeups;
     private final Clock clock;
 
-    MakeupController(
-            Plans plans,
-            Studies studies,
-            Engines engines,
-            SchoolSheet schools,
-            StepMixes mixes,
-            Clock clock) {
-        this.mixes = mixes;
+    MakeupController(Plans plans, Makeups makeups, Clock clock) {
         this.plans = plans;
-        this.studies = studies;
-        this.engines = engines;
-        this.schools = schools;
+        this.makeups = makeups;
         this.clock = clock;
     }
 
@@ -57,20 +43,27 @@ class MakeupController {
 
     record ChooseOrder(Map<String, String> schools, int version) {}
 
-    record InStepOrder(List<UUID> with, int version) {}
+    record InStepOrder(List<Plans.Companion> with, int version) {}
+
+    /**
+     * Jobs planned in step.
+     *
+     * @param versions of the plans of all of them as they are now
+     */
+    record InStepView(MakeupView makeup, List<Plans.Companion> versions) {}
 
     record MendOrder(int finding, int mend, String label, int version) {}
 
     record WhatIfQuestion(
             double celsius,
             double humidity,
-            @Nullable String thicker,
+            @Nullable StepId thicker,
             @Nullable Thickness thickness) {}
 
-    record TakeBackAsk(String stepId, ZoneKeys zones, double share) {}
+    record TakeBackAsk(StepId stepId, ZoneKeys zones, double share) {}
 
     record TakeBackOrder(
-            String stepId,
+            StepId stepId,
             ZoneKeys zones,
             double share,
             String technique,
@@ -82,56 +75,43 @@ class MakeupController {
 
     @GetMapping
     MakeupView makeup(@PathVariable UUID jobId) {
-        return view(jobId, plans.judge(jobId));
-    }
-
-    private MakeupView view(UUID jobId, PlanCheck.Judgement judged) {
-        return MakeupView.of(
-                plans.of(jobId),
-                judged,
-                engines.catalogue(),
-                f -> plans.mendsFor(judged, f),
-                studies.of(jobId).effects().size(),
-                schools.own(jobId).answers(),
-                schools.house().answers(),
-                mixes.ofJob(jobId),
-                StoredStep.minute(clock.instant()));
+        return makeups.of(jobId);
     }
 
     @PutMapping
-    MakeupView save(@PathVariable UUID jobId, @RequestBody PlanDraft draft) {
-        plans.save(jobId, draft.steps(), draft.pins(), draft.schools(), draft.version());
-        return makeup(jobId);
+    MakeupView save(@PathVariable UUID jobId, @RequestBody PlanDraft d) {
+        return makeups.after(
+                jobId, () -> plans.save(jobId, d.steps(), d.pins(), d.schools(), d.version()));
     }
 
     @PostMapping("/compile")
     MakeupView compile(@PathVariable UUID jobId, @RequestBody CompileOrder order) {
-        plans.compile(jobId, order.version());
-        return makeup(jobId);
+        return makeups.after(jobId, () -> plans.compile(jobId, order.version()));
     }
 
     @PostMapping("/choose")
     MakeupView choose(@PathVariable UUID jobId, @RequestBody ChooseOrder order) {
-        plans.choose(jobId, order.schools(), order.version());
-        return makeup(jobId);
+        return makeups.after(jobId, () -> plans.choose(jobId, order.schools(), order.version()));
     }
 
     @PostMapping("/in-step")
-    MakeupView inStep(@PathVariable UUID jobId, @RequestBody InStepOrder order) {
-        plans.compileInStep(jobId, order.with(), order.version());
-        return makeup(jobId);
+    InStepView inStep(@PathVariable UUID jobId, @RequestBody InStepOrder order) {
+        return makeups.inStep(jobId, order.with(), order.version());
     }
 
     @PostMapping("/mend")
-    MakeupView mend(@PathVariable UUID jobId, @RequestBody MendOrder order) {
-        plans.mend(jobId, order.finding(), order.mend(), order.label(), order.version());
-        return makeup(jobId);
+    MakeupView mend(@PathVariable UUID jobId, @RequestBody MendOrder o) {
+        return makeups.after(
+                jobId, () -> plans.mend(jobId, o.finding(), o.mend(), o.label(), o.version()));
     }
 
     @PostMapping("/repair")
     RepairedView repair(@PathVariable UUID jobId, @RequestBody CompileOrder order) {
-        Plans.Repaired done = plans.repair(jobId, order.version());
-        return new RepairedView(done.labels(), makeup(jobId));
+        List<String> labels = new ArrayList<>();
+        MakeupView left =
+                makeups.after(
+                        jobId, () -> labels.addAll(plans.repair(jobId, order.version()).labels()));
+        return new RepairedView(labels, left);
     }
 
     @PostMapping("/what-if")
@@ -140,7 +120,7 @@ class MakeupController {
         PlanCheck.Judgement then =
                 plans.whatIf(
                         jobId, new Climate(q.celsius(), q.humidity()), q.thicker(), q.thickness());
-        return WhatIfView.of(now, then, view(jobId, then));
+        return WhatIfView.of(now, then, makeups.view(jobId, then));
     }
 
     @PostMapping("/take-back")
@@ -152,14 +132,16 @@ class MakeupController {
 
     @PostMapping("/take-back/step")
     MakeupView insertTakeBack(@PathVariable UUID jobId, @RequestBody TakeBackOrder o) {
-        plans.insertTakeBack(
+        return makeups.after(
                 jobId,
-                o.stepId(),
-                o.zones().set(),
-                o.share(),
-                o.technique(),
-                o.material(),
-                o.version());
-        return makeup(jobId);
+                () ->
+                        plans.insertTakeBack(
+                                jobId,
+                                o.stepId(),
+                                o.zones().set(),
+                                o.share(),
+                                o.technique(),
+                                o.material(),
+                                o.version()));
     }
 }

@@ -19,6 +19,7 @@ import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.Layer;
 import org.pendrik.core.film.Mends;
 import org.pendrik.core.film.Reach;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.plan.Pin;
@@ -54,7 +55,7 @@ public record MakeupView(
      * @param mix null where the bottle of its material is taken
      */
     public record StepView(
-            String id,
+            StepId id,
             String technique,
             String name,
             Technique.Role role,
@@ -70,8 +71,10 @@ public record MakeupView(
             boolean done,
             Instant earliest,
             List<ReachView> reaches,
-            @Nullable String takesBack,
+            @Nullable StepId takesBack,
             @Nullable Double backShare,
+            @Nullable String madeForEffect,
+            @Nullable StepId madeForStep,
             @Nullable Lab colour,
             @Nullable StepMixView mix) {}
 
@@ -101,7 +104,7 @@ public record MakeupView(
             int index,
             Finding.Rule rule,
             Finding.Severity severity,
-            String stepId,
+            StepId stepId,
             List<String> zones,
             String why,
             Map<String, Double> numbers,
@@ -123,7 +126,7 @@ public record MakeupView(
 
     /** One coat. */
     public record BandView(
-            String stepId,
+            StepId stepId,
             String material,
             @Nullable String ownHex,
             String surfaceHex,
@@ -143,9 +146,9 @@ public record MakeupView(
             int effects,
             Map<String, String> schools,
             Map<String, String> houseSchools,
-            Map<String, StepMixes.StepRecipe> recipes,
+            Map<StepId, StepMixes.StepRecipe> recipes,
             long nowMinute) {
-        Map<String, StoredStep> stored = new LinkedHashMap<>();
+        Map<StepId, StoredStep> stored = new LinkedHashMap<>();
         plan.steps().forEach(s -> stored.put(s.id(), s));
         List<StepView> steps = new ArrayList<>();
         for (Act a : judged.timed().acts()) {
@@ -250,6 +253,8 @@ public record MakeupView(
                 deep,
                 s.takesBack(),
                 s.backShare(),
+                s.madeForEffect(),
+                s.madeForStep(),
                 mixable(a) ? bottle : null,
                 mix);
     }
@@ -276,7 +281,7 @@ public record MakeupView(
                 && !a.material().mix().thinner().isEmpty();
     }
 
-    private static CoreView core(Column c, Map<String, StoredStep> stored, long nowMinute) {
+    private static CoreView core(Column c, Map<StepId, StoredStep> stored, long nowMinute) {
         List<Lab> colours = c.colours();
         List<BandView> bands = new ArrayList<>();
         List<Layer> layers = c.layers();

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
@@ -31,6 +32,8 @@ import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Mend;
 import org.pendrik.core.film.Mends;
+import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.TakeBack;
 import org.pendrik.core.film.Thickness;
@@ -38,7 +41,6 @@ import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.Effect;
 import org.pendrik.core.plan.InStep;
 import org.pendrik.core.plan.Pin;
-import org.pendrik.core.plan.Pins;
 import org.pendrik.core.plan.PlanCheck;
 import org.pendrik.core.plan.PlanCompiler;
 import org.pendrik.core.plan.PlanOutcome;
@@ -55,10 +57,9 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps the plan of a job: compiled, edited, mended, and marked as it is done. */
 @Service
+@Transactional
 public class Plans {
-    private static final int MOST_STEPS = 80;
-
-    private final PlanMapper mapper;
+    private final PlanStore kept;
     private final Jobs jobs;
     private final Studies studies;
     private final Measuring measuring;
@@ -70,7 +71,7 @@ public class Plans {
     private final Clock clock;
 
     Plans(
-            PlanMapper mapper,
+            PlanStore kept,
             Jobs jobs,
             Studies studies,
             Measuring measuring,
@@ -80,7 +81,7 @@ public class Plans {
             Engines engines,
             StepMixes mixes,
             Clock clock) {
-        this.mapper = mapper;
+        this.kept = kept;
         this.jobs = jobs;
         this.studies = studies;
         this.measuring = measuring;
@@ -102,19 +103,21 @@ public class Plans {
      * @param reason why it was there then
      */
     public record StepDraft(
-            String id,
+            StepId id,
             String technique,
             String material,
             Thickness thickness,
             ZoneKeys zones,
             PlanStep.@Nullable Origin origin,
             @Nullable String reason,
-            @Nullable String takesBack,
-            @Nullable Double backShare) {}
+            @Nullable StepId takesBack,
+            @Nullable Double backShare,
+            @Nullable String madeForEffect,
+            @Nullable StepId madeForStep) {}
 
     /** The plan of a job. */
     public Plan of(UUID jobId) {
-        return new Plan(mapper.steps(jobId), mapper.pins(jobId), jobs.get(jobId).planVersion());
+        return kept.of(jobId);
     }
 
     /** The plan judged, what is still to do placed as early from now on as the coats allow. */
@@ -129,7 +132,7 @@ public class Plans {
      */
     public FilmCase filmCase(UUID jobId, List<StoredStep> steps) {
         List<Zone> subject = zones(jobs.get(jobId));
-        Map<String, StepMixes.StepRecipe> recipes = mixes.ofJob(jobId);
+        Map<StepId, StepMixes.StepRecipe> recipes = mixes.ofJob(jobId);
         List<Act> acts = new ArrayList<>();
         long clockMinute = Long.MIN_VALUE;
         for (StoredStep s : steps) {
@@ -173,24 +176,26 @@ public class Plans {
     /**
      * What a compilation starts from.
      *
-     * @param kept steps that stay as they are: done, or begun with their effect
+     * @param staying steps that stay as they are: done, or begun with their effect
      * @param request what is asked of the compiler
      */
-    private record Start(List<StoredStep> kept, PlanRequest request) {}
+    private record Start(List<StoredStep> staying, PlanRequest request) {}
 
     private Start start(UUID jobId, Schools.Choice choice) {
         Plan old = of(jobId);
-        List<StoredStep> kept = new ArrayList<>();
+        List<StoredStep> staying = new ArrayList<>();
         List<StoredStep> own = new ArrayList<>();
         Set<String> begun = new HashSet<>();
+        Map<StepId, StoredStep> known = new HashMap<>();
+        old.steps().forEach(s -> known.put(s.id(), s));
         for (StoredStep s : old.steps()) {
-            String effect = s.id().split(":", 2)[0];
-            if (s.done()) {
+            String effect = effectOf(s, known);
+            if (s.done() && effect != null) {
                 begun.add(effect);
             }
-            boolean follows = s.id().contains(":") && !s.id().contains("+");
-            if (s.done() || s.takesBack() != null || (begun.contains(effect) && follows)) {
-                kept.add(s);
+            boolean follows = s.madeForEffect() != null && begun.contains(s.madeForEffect());
+            if (s.done() || s.takesBack() != null || follows) {
+                staying.add(s);
             } else if (s.origin() == PlanStep.Origin.MANUAL) {
                 own.add(s);
             }
@@ -200,10 +205,10 @@ public class Plans {
                         .map(JobEffect::effect)
                         .filter(e -> !begun.contains(e.id()))
                         .toList();
-        FilmCase laid = filmCase(jobId, kept);
+        FilmCase laid = filmCase(jobId, staying);
         List<Zone> subject = laid.zones();
         return new Start(
-                kept,
+                staying,
                 new PlanRequest(
                         subject,
                         engines.planCheck().check(laid, List.of(), now()).timed().acts(),
@@ -215,16 +220,25 @@ public class Plans {
                         own.stream().map(s -> s.act(engines.catalogue(), subject)).toList()));
     }
 
+    /** The effect that a step belongs to, be it by way of the step that needs it. */
+    private static @Nullable String effectOf(StoredStep s, Map<StepId, StoredStep> known) {
+        StoredStep at = s;
+        for (int i = 0; i < known.size() && at != null && at.madeForStep() != null; i++) {
+            at = known.get(at.madeForStep());
+        }
+        return at == null ? null : at.madeForEffect();
+    }
+
     /** What the compiler is asked for this job, for laying plans beside one another. */
     public PlanRequest request(UUID jobId) {
         return start(jobId, schools.of(jobId)).request();
     }
 
     /** Compiles the effects of the study into the steps that are still to do. */
-    @Transactional
     public Plan compile(UUID jobId, int version) {
+        kept.at(jobId, version);
         Start start = start(jobId, schools.of(jobId));
-        store(jobId, compiled(start, engines.compiler()), of(jobId).pins(), version);
+        kept.store(jobId, compiled(start, engines.compiler()), of(jobId).pins(), version);
         return of(jobId);
     }
 
@@ -233,101 +247,95 @@ public class Plans {
             case PlanOutcome.NoPlan no ->
                     throw new InvalidInput(
                             "Plan", "these effects", "cannot be made: " + no.reason(), no.remedy());
-            case PlanOutcome.Compiled plan -> joined(start.kept(), plan.steps());
+            case PlanOutcome.Compiled plan -> joined(start.staying(), plan.steps());
         };
     }
 
-    /** What is kept and then what is new; a step of the same name gets another. */
-    private static List<StoredStep> joined(List<StoredStep> kept, List<PlanStep> fresh) {
-        List<StoredStep> steps = new ArrayList<>(kept);
-        Set<String> taken = new HashSet<>(kept.stream().map(StoredStep::id).toList());
-        for (PlanStep s : fresh) {
-            String id = s.act().id();
-            while (!taken.add(id)) {
-                id = id + "-again";
-            }
-            steps.add(StoredStep.of(new PlanStep(s.act().named(id), s.origin(), s.reason())));
-        }
-        return steps;
+    /** What is kept and then what is new. */
+    private static List<StoredStep> joined(List<StoredStep> staying, List<PlanStep> fresh) {
+        return Stream.concat(staying.stream(), fresh.stream().map(StoredStep::of)).toList();
     }
 
     /** Takes other answers for this job and compiles again. */
-    @Transactional
     public Plan choose(UUID jobId, Map<String, String> answers, int version) {
+        kept.at(jobId, version);
         Schools.Choice own = new Schools.Choice(answers);
         schools.saveOwn(jobId, own);
         Start start = start(jobId, own.over(schools.house()));
-        store(jobId, compiled(start, engines.compiler()), of(jobId).pins(), version);
+        kept.store(jobId, compiled(start, engines.compiler()), of(jobId).pins(), version);
         return of(jobId);
     }
 
+    /** A job that goes along in step, with the version of its plan that was seen. */
+    public record Companion(UUID job, int version) {}
+
     /**
-     * Compiles several jobs in step: one mix and one booth visit for all that want the same.
+     * Compiles several jobs in step: one mix and one booth visit for all that want the same. Steps
+     * of the user's own stay in each of them.
      *
      * @param others jobs that go along with the first
      */
-    @Transactional
-    public Plan compileInStep(UUID jobId, List<UUID> others, int version) {
-        Map<UUID, Start> starts = new LinkedHashMap<>();
-        Map<UUID, String> names = new LinkedHashMap<>();
+    public Plan compileInStep(UUID jobId, List<Companion> others, int version) {
+        Map<UUID, Integer> versions = new LinkedHashMap<>(Map.of(jobId, version));
+        others.forEach(o -> versions.putIfAbsent(o.job(), o.version()));
+        versions.forEach(kept::at);
         Schools.Choice choice = schools.of(jobId);
-        List<UUID> all = new ArrayList<>(List.of(jobId));
-        others.stream().filter(o -> !all.contains(o)).forEach(all::add);
-        List<InStep.Subject> together = new ArrayList<>();
-        for (UUID id : all) {
-            Start s = start(id, choice);
-            starts.put(id, s);
-            String name = jobs.get(id).name().replace('/', ' ');
-            while (names.containsValue(name)) {
-                name = name + " again";
-            }
-            names.put(id, name);
-            together.add(
-                    new InStep.Subject(
-                            name, s.request().zones(), s.request().done(), s.request().effects()));
-        }
-        InStep.Joined joined = InStep.join(together, workshops.current().air(), now(), choice);
+        Map<UUID, Start> starts = new LinkedHashMap<>();
+        Map<UUID, InStep.Subject> together = new LinkedHashMap<>();
+        Set<String> names = new HashSet<>();
+        versions.forEach(
+                (id, seen) -> {
+                    Start s = start(id, choice);
+                    starts.put(id, s);
+                    String name = jobs.get(id).name().replace('/', ' ');
+                    while (!names.add(name)) {
+                        name = name + " again";
+                    }
+                    PlanRequest r = s.request();
+                    together.put(
+                            id,
+                            new InStep.Subject(name, r.zones(), r.done(), r.effects(), r.own()));
+                });
+        InStep.Joined joined =
+                InStep.join(
+                        List.copyOf(together.values()), workshops.current().air(), now(), choice);
         switch (engines.compiler().compile(joined.request())) {
             case PlanOutcome.NoPlan no ->
                     throw new InvalidInput(
                             "Plan in step",
-                            String.join(", ", names.values()),
+                            String.join(", ", names),
                             "cannot be made: " + no.reason(),
                             no.remedy());
             case PlanOutcome.Compiled plan ->
-                    starts.forEach(
-                            (id, s) ->
-                                    store(
+                    together.forEach(
+                            (id, subject) ->
+                                    kept.store(
                                             id,
                                             joined(
-                                                    s.kept(),
-                                                    joined.stepsOf(
-                                                            Objects.requireNonNull(names.get(id)),
-                                                            plan)),
+                                                    Objects.requireNonNull(starts.get(id))
+                                                            .staying(),
+                                                    joined.stepsOf(subject, plan)),
                                             of(id).pins(),
-                                            id.equals(jobId)
-                                                    ? version
-                                                    : jobs.get(id).planVersion()));
+                                            Objects.requireNonNull(versions.get(id))));
         }
         return of(jobId);
     }
 
     /** Replaces what is still to do; what is done stays in front as it is. */
-    @Transactional
     public Plan save(
             UUID jobId,
             List<StepDraft> drafts,
             List<Pin> pins,
             @Nullable Map<String, String> answers,
             int version) {
+        Plan old = kept.at(jobId, version);
         if (answers != null) {
             schools.saveOwn(jobId, new Schools.Choice(answers));
         }
-        Plan old = of(jobId);
-        Map<String, StoredStep> known = new HashMap<>();
+        Map<StepId, StoredStep> known = new HashMap<>();
         old.steps().forEach(s -> known.put(s.id(), s));
         List<StoredStep> done = old.steps().stream().filter(StoredStep::done).toList();
-        List<String> front = drafts.stream().limit(done.size()).map(StepDraft::id).toList();
+        List<StepId> front = drafts.stream().limit(done.size()).map(StepDraft::id).toList();
         if (!front.equals(done.stream().map(StoredStep::id).toList())) {
             throw new InvalidInput(
                     "Order",
@@ -339,7 +347,7 @@ public class Plans {
         drafts.stream()
                 .skip(done.size())
                 .forEach(d -> steps.add(step(jobId, d, known.get(d.id()))));
-        store(jobId, steps, pins, version);
+        kept.store(jobId, steps, pins, version);
         return of(jobId);
     }
 
@@ -352,10 +360,6 @@ public class Plans {
                     m.name(),
                     "does not do for " + t.name(),
                     "Choose one that the step offers.");
-        }
-        if (d.id().isBlank() || d.id().length() > 200) {
-            throw new InvalidInput(
-                    "Step", d.id(), "needs an id of 1 to 200 letters", "Load the page again.");
         }
         Set<String> zones =
                 new HashSet<>(jobs.zones(jobId).stream().map(JobZone::zoneKey).toList());
@@ -381,40 +385,9 @@ public class Plans {
                 null,
                 null,
                 d.takesBack(),
-                d.backShare());
-    }
-
-    private void store(UUID jobId, List<StoredStep> steps, List<Pin> pins, int version) {
-        if (steps.size() > MOST_STEPS) {
-            throw new InvalidInput(
-                    "Plan",
-                    steps.size() + " steps",
-                    "must have at most 80",
-                    "Join zones in one step.");
-        }
-        Map<String, String> names = new HashMap<>();
-        for (StoredStep s : steps) {
-            if (names.put(s.id(), engines.catalogue().technique(s.technique()).name()) != null) {
-                throw new InvalidInput(
-                        "Step", s.id(), "stands in the plan twice", "Load the page again.");
-            }
-        }
-        List<Pin> alive =
-                pins.stream()
-                        .filter(
-                                p ->
-                                        names.containsKey(p.firstId())
-                                                && names.containsKey(p.thenId()))
-                        .distinct()
-                        .toList();
-        Pins.requireNoCircle(alive, id -> names.getOrDefault(id, id));
-        jobs.stepPlan(jobId, version);
-        mapper.clearSteps(jobId);
-        for (int i = 0; i < steps.size(); i++) {
-            mapper.addStep(jobId, steps.get(i), i);
-        }
-        mapper.clearPins(jobId);
-        alive.forEach(p -> mapper.addPin(jobId, p));
+                d.backShare(),
+                before == null ? d.madeForEffect() : before.madeForEffect(),
+                before == null ? d.madeForStep() : before.madeForStep());
     }
 
     /** The mends for a finding that make sense without a clock: a plan waits by itself. */
@@ -425,8 +398,8 @@ public class Plans {
     }
 
     /** Makes a mend, named by the place of its finding, its own place and its label. */
-    @Transactional
     public Plan mend(UUID jobId, int finding, int mend, String label, int version) {
+        kept.at(jobId, version);
         PlanCheck.Judgement judged = judge(jobId);
         var findings = judged.film().findings();
         if (finding < 0 || finding >= findings.size()) {
@@ -446,7 +419,7 @@ public class Plans {
 
     private Plan storeMended(UUID jobId, FilmCase mended, String why, int version) {
         Plan old = of(jobId);
-        Map<String, StoredStep> known = new HashMap<>();
+        Map<StepId, StoredStep> known = new HashMap<>();
         old.steps().forEach(s -> known.put(s.id(), s));
         List<StoredStep> steps = new ArrayList<>();
         for (Act a : mended.acts()) {
@@ -457,13 +430,13 @@ public class Plans {
                 steps.add(s.done() ? s : StoredStep.of(a, s.origin(), s.reason()));
             }
         }
-        store(jobId, steps, old.pins(), version);
+        kept.store(jobId, steps, old.pins(), version);
         return of(jobId);
     }
 
     /** Makes the cheapest changes after which nothing is left to stop or to warn of. */
-    @Transactional
     public Repaired repair(UUID jobId, int version) {
+        kept.at(jobId, version);
         PlanCheck.Judgement judged = judge(jobId);
         Repair.Offer offer =
                 engines.repair()
@@ -492,7 +465,7 @@ public class Plans {
      * @param thicker id of that step, or null
      */
     public PlanCheck.Judgement whatIf(
-            UUID jobId, Climate air, @Nullable String thicker, @Nullable Thickness thickness) {
+            UUID jobId, Climate air, @Nullable StepId thicker, @Nullable Thickness thickness) {
         Plan plan = of(jobId);
         FilmCase film = filmCase(jobId, plan.steps());
         List<Act> acts = new ArrayList<>();
@@ -504,7 +477,7 @@ public class Plans {
     }
 
     /** Which coats can be taken back on which zones, and how. */
-    public TakeBack.Answer takeBack(UUID jobId, String stepId, Set<String> zones, double share) {
+    public TakeBack.Answer takeBack(UUID jobId, StepId stepId, Set<String> zones, double share) {
         List<StoredStep> done = of(jobId).steps().stream().filter(StoredStep::done).toList();
         FilmCase laid = filmCase(jobId, done);
         Set<String> atHand = new HashSet<>();
@@ -515,10 +488,9 @@ public class Plans {
     }
 
     /** Puts a way of taking a coat back in as the next step. */
-    @Transactional
     public Plan insertTakeBack(
             UUID jobId,
-            String stepId,
+            StepId stepId,
             Set<String> zones,
             double share,
             String technique,
@@ -546,11 +518,7 @@ public class Plans {
                         .findFirst()
                         .map(s -> engines.catalogue().material(s.material()).name())
                         .orElse("coat");
-        String id = "back:" + stepId;
-        Set<String> taken = new HashSet<>(old.steps().stream().map(StoredStep::id).toList());
-        while (taken.contains(id)) {
-            id = id + "-again";
-        }
+        StepId id = StepIds.besides(old.steps().stream().map(StoredStep::id)).takingBack(stepId);
         List<StoredStep> steps =
                 new ArrayList<>(old.steps().stream().filter(StoredStep::done).toList());
         steps.add(
@@ -561,24 +529,22 @@ public class Plans {
                                 ? "The " + coat + " is too heavy: thin it."
                                 : "The " + coat + " is too heavy: take it off."));
         old.steps().stream().filter(s -> !s.done()).forEach(steps::add);
-        store(jobId, steps, old.pins(), version);
+        kept.store(jobId, steps, old.pins(), version);
         return of(jobId);
     }
 
     /** Marks a step as done with what was really used. */
-    @Transactional
-    public void markDone(UUID jobId, String stepId, String material, Instant from, Instant until) {
+    public void markDone(UUID jobId, StepId stepId, String material, Instant from, Instant until) {
         change(jobId, stepId, s -> s.doneWith(material, from, until));
     }
 
     /** Takes the mark of being done off again. */
-    @Transactional
-    public void markOpen(UUID jobId, String stepId) {
+    public void markOpen(UUID jobId, StepId stepId) {
         change(jobId, stepId, StoredStep::undone);
     }
 
     private void change(
-            UUID jobId, String stepId, java.util.function.UnaryOperator<StoredStep> how) {
+            UUID jobId, StepId stepId, java.util.function.UnaryOperator<StoredStep> how) {
         Plan plan = of(jobId);
         if (plan.steps().stream().noneMatch(s -> s.id().equals(stepId))) {
             throw new NotFound("The step");
@@ -599,12 +565,11 @@ public class Plans {
                                                                 s.startedAt())))
                                 .toList());
         steps.stream().filter(s -> !s.done()).forEach(ordered::add);
-        store(jobId, ordered, plan.pins(), plan.version());
+        kept.store(jobId, ordered, plan.pins(), plan.version());
     }
 
     /** Stores steps of a record that is read in. */
-    @Transactional
     public void insert(UUID jobId, List<StoredStep> steps, List<Pin> pins) {
-        store(jobId, steps, pins, jobs.get(jobId).planVersion());
+        kept.store(jobId, steps, pins, jobs.get(jobId).planVersion());
     }
 }

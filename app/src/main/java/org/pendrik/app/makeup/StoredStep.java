@@ -6,6 +6,8 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.MadeFor;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
@@ -18,9 +20,11 @@ import org.pendrik.core.plan.PlanStep;
  * @param finishedAt when it was over, once it is done
  * @param takesBack id of the step whose coat it takes back, if it does
  * @param backShare how much of that coat, above 0 to 1
+ * @param madeForEffect id of the effect that it makes, if it makes one
+ * @param madeForStep id of the step that needs it, if one does
  */
 public record StoredStep(
-        String id,
+        StepId id,
         String technique,
         String material,
         Thickness thickness,
@@ -29,8 +33,10 @@ public record StoredStep(
         String reason,
         @Nullable Instant startedAt,
         @Nullable Instant finishedAt,
-        @Nullable String takesBack,
-        @Nullable Double backShare) {
+        @Nullable StepId takesBack,
+        @Nullable Double backShare,
+        @Nullable String madeForEffect,
+        @Nullable StepId madeForStep) {
     private static final int LONGEST_REASON = 1000;
 
     static StoredStep of(PlanStep s) {
@@ -49,7 +55,9 @@ public record StoredStep(
                 null,
                 null,
                 a.takesBack().map(Act.TakenBack::actId).orElse(null),
-                a.takesBack().map(Act.TakenBack::share).orElse(null));
+                a.takesBack().map(Act.TakenBack::share).orElse(null),
+                a.madeFor() instanceof MadeFor.OfEffect e ? e.effectId() : null,
+                a.madeFor() instanceof MadeFor.OfStep s ? s.step() : null);
     }
 
     /** It has happened. */
@@ -66,7 +74,7 @@ public record StoredStep(
         Technique t = catalogue.technique(technique);
         var m = catalogue.material(material);
         List<Zone> on = subject.stream().filter(z -> zones.keys().contains(z.key())).toList();
-        Act planned = Act.planned(id, t, m, thickness, on).on(zones.set());
+        Act planned = Act.planned(id, t, m, thickness, on).on(zones.set()).madeFor(madeFor());
         if (takesBack != null) {
             planned =
                     planned.takingBack(
@@ -77,6 +85,14 @@ public record StoredStep(
         }
         long from = minute(startedAt);
         return planned.doneAt(from, (int) Math.max(0, minute(finishedAt) - from));
+    }
+
+    /** What it is there for. */
+    MadeFor madeFor() {
+        if (madeForEffect != null) {
+            return new MadeFor.OfEffect(madeForEffect);
+        }
+        return madeForStep == null ? MadeFor.ITSELF : new MadeFor.OfStep(madeForStep);
     }
 
     /** Whole minutes since 1970-01-01 UTC. */
@@ -96,12 +112,43 @@ public record StoredStep(
                 from,
                 until,
                 takesBack,
-                backShare);
+                backShare,
+                madeForEffect,
+                madeForStep);
+    }
+
+    /** The same step, made for an effect or for another step. */
+    public StoredStep madeFor(@Nullable String effect, @Nullable StepId step) {
+        return new StoredStep(
+                id,
+                technique,
+                material,
+                thickness,
+                zones,
+                origin,
+                reason,
+                startedAt,
+                finishedAt,
+                takesBack,
+                backShare,
+                effect,
+                step);
     }
 
     StoredStep undone() {
         return new StoredStep(
-                id, technique, material, thickness, zones, origin, reason, null, null, takesBack,
-                backShare);
+                id,
+                technique,
+                material,
+                thickness,
+                zones,
+                origin,
+                reason,
+                null,
+                null,
+                takesBack,
+                backShare,
+                madeForEffect,
+                madeForStep);
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.plan.PlanCheck;
 
 /**
@@ -25,7 +26,7 @@ public record WhatIfView(
         return j.timed().acts().stream().mapToLong(Act::endMinute).max().orElse(0);
     }
 
-    private record What(Finding.Rule rule, String act, List<String> coats) {
+    private record What(Finding.Rule rule, StepId act, List<String> coats) {
         static What of(Finding f) {
             return new What(f.rule(), f.actId(), f.coats());
         }

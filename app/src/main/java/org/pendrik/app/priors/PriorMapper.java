@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.pendrik.core.film.Overrule;
+import org.pendrik.core.film.StepId;
 
 @Mapper
 interface PriorMapper {
@@ -20,7 +21,7 @@ interface PriorMapper {
      */
     record Seen(
             UUID jobId,
-            String stepId,
+            StepId stepId,
             String material,
             double predictedMin,
             double seenMin,
@@ -65,7 +66,7 @@ interface PriorMapper {
     List<Seen> seen();
 
     @Delete("delete from drying_seen where job_id = #{jobId} and step_id = #{stepId}")
-    int forget(@Param("jobId") UUID jobId, @Param("stepId") String stepId);
+    int forget(@Param("jobId") UUID jobId, @Param("stepId") StepId stepId);
 
     @Insert(
             """

@@ -13,6 +13,7 @@ import org.pendrik.app.problem.NotFound;
 import org.pendrik.core.film.BenchPace;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Overrule;
+import org.pendrik.core.film.StepId;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -125,7 +126,7 @@ public class Priors implements SmartInitializingSingleton {
     @Transactional
     public BenchPace see(
             UUID jobId,
-            String stepId,
+            StepId stepId,
             String material,
             double predictedMin,
             double seenMin,
@@ -139,14 +140,14 @@ public class Priors implements SmartInitializingSingleton {
 
     /** Takes an observation back. */
     @Transactional
-    public void forget(UUID jobId, String stepId) {
+    public void forget(UUID jobId, StepId stepId) {
         mapper.forget(jobId, stepId);
         useWhenStored();
     }
 
     /** What was seen of a coat, in minutes; empty when nothing was. */
-    public Map<String, Double> seenOf(UUID jobId) {
-        Map<String, Double> out = new LinkedHashMap<>();
+    public Map<StepId, Double> seenOf(UUID jobId) {
+        Map<StepId, Double> out = new LinkedHashMap<>();
         mapper.seen().stream()
                 .filter(s -> s.jobId().equals(jobId))
                 .forEach(s -> out.put(s.stepId(), s.seenMin()));

@@ -6,6 +6,7 @@ import java.util.concurrent.CancellationException;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.store.Conflicts;
 import org.pendrik.core.units.InvalidInput;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -168,6 +169,9 @@ class ProblemAdvice {
 
     @ExceptionHandler
     ProblemDetail unexpected(RuntimeException e) {
+        if (Conflicts.isConflict(e)) {
+            return stale(new StaleVersion("This"));
+        }
         LOG.error("unexpected", e);
         return problem(
                 HttpStatus.INTERNAL_SERVER_ERROR,

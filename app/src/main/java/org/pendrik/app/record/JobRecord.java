@@ -12,6 +12,7 @@ import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.study.JobSample;
 import org.pendrik.app.study.RegionRole;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.photo.Point;
@@ -21,10 +22,11 @@ import org.pendrik.core.plan.SubjectKind;
 
 /**
  * The record of a job, as it is written to a file. Its schema is published at
- * /api/schema/record-3.json; a field added or changed makes a new version.
+ * /api/schema/record-4.json; a field added or changed makes a new version.
  *
- * @param version of the form, 3; 2 had no schools and nothing taken back, 1 no sides, samples, lens
- *     or curved sides either; both are read as well
+ * @param version of the form, 4; 3 had ids of steps that said what these are made for, 2 had no
+ *     schools and nothing taken back, 1 no sides, samples, lens or curved sides either; all are
+ *     read as well
  * @param measures what was measured when it was written; not read in again, it is measured anew
  */
 record JobRecord(
@@ -41,7 +43,7 @@ record JobRecord(
         @Nullable List<SideSize> sides,
         @Nullable List<JobSample> samples,
         @Nullable Map<String, String> schools) {
-    static final int VERSION = 3;
+    static final int VERSION = 4;
 
     record JobPart(
             String name,
@@ -98,7 +100,7 @@ record JobRecord(
             Marks.@Nullable ShellMarks shellMarks) {}
 
     record StepPart(
-            String id,
+            StepId id,
             String technique,
             String material,
             Thickness thickness,
@@ -107,14 +109,16 @@ record JobRecord(
             String reason,
             @Nullable Instant startedAt,
             @Nullable Instant finishedAt,
-            @Nullable String takesBack,
-            @Nullable Double backShare) {}
+            @Nullable StepId takesBack,
+            @Nullable Double backShare,
+            @Nullable String madeForEffect,
+            @Nullable StepId madeForStep) {}
 
-    record PinPart(String first, String then) {}
+    record PinPart(StepId first, StepId then) {}
 
     record LogPart(
             UUID id,
-            String step,
+            StepId step,
             String technique,
             String material,
             List<String> zones,

@@ -162,7 +162,9 @@ class Records {
                                                 s.startedAt(),
                                                 s.finishedAt(),
                                                 s.takesBack(),
-                                                s.backShare()))
+                                                s.backShare(),
+                                                s.madeForEffect(),
+                                                s.madeForStep()))
                         .toList(),
                 plan.pins().stream()
                         .map(p -> new JobRecord.PinPart(p.firstId(), p.thenId()))
@@ -353,7 +355,10 @@ class Records {
                                                 s.startedAt(),
                                                 s.finishedAt(),
                                                 s.takesBack(),
-                                                s.backShare()))
+                                                s.backShare(),
+                                                s.madeForEffect(),
+                                                s.madeForStep()))
+                        .map(s -> r.version() < 4 ? OldStepIds.read(s) : s)
                         .toList(),
                 r.pins().stream().map(p -> new Pin(p.first(), p.then())).toList());
         if (r.schools() != null) {

@@ -16,6 +16,7 @@ import org.pendrik.app.task.Tasks;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.paint.SpectrumFit;
 import org.pendrik.core.paint.Surface;
@@ -361,7 +362,7 @@ public class Mixing {
             String surface,
             List<Drops> drops,
             @Nullable UUID job,
-            @Nullable String step,
+            @Nullable StepId step,
             @Nullable String notes) {}
 
     /** What a card taught. */
@@ -500,7 +501,7 @@ public class Mixing {
             mapper.addPart(new ShelfMapper.PartRow(id, i, x.bottle(), x.drops()));
         }
         UUID job = d.job();
-        String step = d.step();
+        StepId step = d.step();
         if (!known && job != null && step != null) {
             steps.link(job, step, id);
         }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.paint.Fade;
 import org.pendrik.core.shelf.GimpPalette;
 import org.pendrik.core.shelf.ShelfChanges;
@@ -183,7 +184,7 @@ class ShelfController {
     @PutMapping("/jobs/{jobId}/steps/{stepId}/recipe")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void mixBy(
-            @PathVariable UUID jobId, @PathVariable String stepId, @RequestBody StepRecipePut put) {
+            @PathVariable UUID jobId, @PathVariable StepId stepId, @RequestBody StepRecipePut put) {
         steps.link(jobId, stepId, put.recipe());
     }
 }

@@ -13,6 +13,7 @@ import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.shelf.Bottle;
 import org.pendrik.core.shelf.Swatch;
@@ -151,7 +152,7 @@ interface ShelfMapper {
             Light light,
             String surface,
             @Nullable UUID jobId,
-            @Nullable String stepId,
+            @Nullable StepId stepId,
             Instant madeOn,
             String notes) {}
 
@@ -239,7 +240,7 @@ interface ShelfMapper {
     void addCard(CardRow c);
 
     /** The recipe that a step is mixed by. */
-    record StepMixRow(UUID jobId, String stepId, UUID recipeId) {}
+    record StepMixRow(UUID jobId, StepId stepId, UUID recipeId) {}
 
     @Select(
             "select job_id, step_id, recipe_id from step_mix where job_id = #{job} order by step_id")
@@ -253,7 +254,7 @@ interface ShelfMapper {
     List<StepMixRow> allStepMixes();
 
     @Delete("delete from step_mix where job_id = #{job} and step_id = #{step}")
-    void unlinkStep(@Param("job") UUID job, @Param("step") String step);
+    void unlinkStep(@Param("job") UUID job, @Param("step") StepId step);
 
     @Insert(
             """

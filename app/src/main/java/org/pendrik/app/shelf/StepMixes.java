@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.mix.MixCard;
 import org.pendrik.core.recipe.Recipe;
 import org.pendrik.core.shelf.Bottle;
@@ -53,8 +54,8 @@ public class StepMixes {
 
     /** The recipes of a job's steps, by step. */
     @Transactional(readOnly = true)
-    public Map<String, StepRecipe> ofJob(UUID job) {
-        Map<String, StepRecipe> out = new LinkedHashMap<>();
+    public Map<StepId, StepRecipe> ofJob(UUID job) {
+        Map<StepId, StepRecipe> out = new LinkedHashMap<>();
         List<ShelfMapper.StepMixRow> links = mapper.stepMixes(job);
         if (links.isEmpty()) {
             return out;
@@ -129,7 +130,7 @@ public class StepMixes {
      * @param recipe null for the bottle of its material
      */
     @Transactional
-    public void link(UUID job, String step, @Nullable UUID recipe) {
+    public void link(UUID job, StepId step, @Nullable UUID recipe) {
         mapper.unlinkStep(job, step);
         if (recipe != null) {
             if (mapper.recipe(recipe).filter(r -> !r.gone()).isEmpty()) {

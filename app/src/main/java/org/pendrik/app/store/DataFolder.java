@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -65,9 +67,12 @@ public final class DataFolder {
      *
      * @param data path of the folder
      * @param demo open the demonstration workshop
+     * @param startsAt the moment that the program's clock shows when it starts, from which it goes
+     *     on; the time of this machine when it is not set
      */
     @ConfigurationProperties("pendrik")
-    public record Settings(Path data, boolean demo) {}
+    public record Settings(
+            Path data, boolean demo, @org.jspecify.annotations.Nullable Instant startsAt) {}
 
     @Configuration
     static class Beans {
@@ -77,8 +82,12 @@ public final class DataFolder {
         }
 
         @Bean
-        Clock clock() {
-            return Clock.systemUTC();
+        Clock clock(Settings settings) {
+            Clock machine = Clock.systemUTC();
+            return settings.startsAt() == null
+                    ? machine
+                    : Clock.offset(
+                            machine, Duration.between(machine.instant(), settings.startsAt()));
         }
     }
 }

@@ -18,6 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps regions, effects and samples. */
 @Service
+@Transactional
 public class Studies {
     private static final int MOST_REGIONS = 60;
     private static final int MOST_EFFECTS = 20;
@@ -51,15 +52,15 @@ public class Studies {
 
     /** What is noted for a job. */
     public Study of(UUID jobId) {
+        int version = jobs.get(jobId).studyVersion();
         return new Study(
                 mapper.regions(jobId).stream().map(StudyMapper.Row::region).toList(),
                 mapper.effects(jobId),
                 mapper.samples(jobId),
-                jobs.get(jobId).studyVersion());
+                version);
     }
 
     /** Replaces the regions. */
-    @Transactional
     public Study saveRegions(UUID jobId, List<JobRegion> regions, int version) {
         List<SideSize> known = sizes.ofJob(jobId);
         requireAtMost("Regions", regions.size(), MOST_REGIONS);
@@ -113,7 +114,6 @@ public class Studies {
     }
 
     /** Replaces the effects. */
-    @Transactional
     public Study saveEffects(UUID jobId, List<JobEffect> effects, int version) {
         requireAtMost("Effects", effects.size(), MOST_EFFECTS);
         requireUnique(effects.stream().map(JobEffect::id).toList());
@@ -166,7 +166,6 @@ public class Studies {
     }
 
     /** Replaces the samples of classes on all photographs of a job. */
-    @Transactional
     public Study saveSamples(UUID jobId, List<JobSample> samples, int version) {
         requireAtMost("Samples", samples.size(), MOST_SAMPLES);
         requireUnique(samples.stream().map(JobSample::id).toList());

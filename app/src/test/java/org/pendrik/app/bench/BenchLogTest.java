@@ -13,6 +13,7 @@ import java.util.concurrent.Executors;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.core.film.StepId;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
@@ -85,7 +86,7 @@ public class BenchLogTest extends AppTest {
         return new LogEntry(
                 id,
                 job,
-                "step",
+                new StepId("step"),
                 "pin-wash",
                 "wash-sludge",
                 new ZoneKeys(List.of("left-side")),

@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.core.film.StepId;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
 
@@ -20,7 +21,7 @@ public class LogMapperTest extends AppTest {
         return new LogEntry(
                 id,
                 job,
-                "step " + start,
+                new StepId("step " + start),
                 "pin-wash",
                 "wash-sludge",
                 new ZoneKeys(List.of("left-side", "roof")),

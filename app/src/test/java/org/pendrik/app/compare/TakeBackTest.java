@@ -45,7 +45,7 @@ public class TakeBackTest extends AppTest {
         assertTrue(answer.possible(), answer.sentence());
         assertTrue(answer.sentence().contains("odourless spirit"), answer.sentence());
         assertTrue(answer.sentence().contains("factory paint"), answer.sentence());
-        assertTrue(answer.stepId() != null && answer.stepId().contains("oil-streak"));
+        assertTrue(answer.stepId() != null && answer.stepId().value().contains("oil-streak"));
     }
 
     @Test

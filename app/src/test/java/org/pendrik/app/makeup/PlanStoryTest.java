@@ -25,23 +25,6 @@ public class PlanStoryTest extends AppTest {
         return makeup.path("steps").valueStream().map(s -> s.path("technique").asString()).toList();
     }
 
-    private ObjectNode draftOf(JsonNode step) {
-        ObjectNode d = json.createObjectNode();
-        for (String f : List.of("id", "technique", "material", "thickness", "zones")) {
-            d.set(f, step.path(f));
-        }
-        return d;
-    }
-
-    private ObjectNode planDraft(JsonNode makeup, List<Integer> order) {
-        ObjectNode body = json.createObjectNode();
-        var steps = body.putArray("steps");
-        order.forEach(i -> steps.add(draftOf(makeup.path("steps").get(i))));
-        body.set("pins", makeup.path("pins"));
-        body.put("version", makeup.path("version").asInt());
-        return body;
-    }
-
     @Test
     public void aTakenOutSealIsFoundAndItsMendPutsItBack() {
         UUID job = car("Mended");

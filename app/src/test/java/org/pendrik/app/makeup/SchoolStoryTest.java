@@ -11,6 +11,7 @@ import org.pendrik.app.AppTest;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Schools, other ways, repair, what if, taking back and going in step, through the API. */
@@ -267,6 +268,53 @@ public class SchoolStoryTest extends AppTest {
                                         step.path("material").asString())));
     }
 
+    private int planVersion(UUID job) {
+        return ok(get(path(job, ""))).path("version").asInt();
+    }
+
+    /** Own steps stay in both, and an edit of the other in the meantime is not written over. */
+    @Test
+    public void inStepKeepsOwnStepsAndMindsTheVersionOfEachJob() {
+        UUID one = car("Third flat");
+        UUID two = car("Fourth flat");
+        JsonNode made = plan(one, "FADE");
+        JsonNode other = plan(two, "FADE");
+        made = withOwnStep(one, made);
+        int seen = withOwnStep(two, other).path("version").asInt();
+        ObjectNode order = order(made);
+        ObjectNode with = order.putArray("with").addObject();
+        with.put("job", two.toString()).put("version", seen - 1);
+        refused(post(path(one, "/in-step"), order.toString()), 409);
+        assertEquals(planVersion(one), made.path("version").asInt());
+        with.put("version", seen);
+        JsonNode answer = ok(post(path(one, "/in-step"), order.toString()));
+        assertEquals(answer.path("versions").size(), 2);
+        for (UUID job : List.of(one, two)) {
+            JsonNode after = ok(get(path(job, "")));
+            JsonNode own =
+                    after.path("steps")
+                            .valueStream()
+                            .filter(s -> s.path("origin").asString().equals("MANUAL"))
+                            .findFirst()
+                            .orElseThrow();
+            assertEquals(own.path("id").asString(), "own-" + job);
+            assertTrue(names(after).contains("mist-fade"));
+        }
+    }
+
+    private JsonNode withOwnStep(UUID job, JsonNode made) {
+        ObjectNode body = planDraft(made);
+        ((ArrayNode) body.path("steps"))
+                .addObject()
+                .put("id", "own-" + job)
+                .put("technique", "dry-brush")
+                .put("material", "dry-light-grey")
+                .put("thickness", "LIGHT")
+                .putArray("zones")
+                .add("left-side");
+        return ok(put(path(job, ""), body.toString()));
+    }
+
     @Test
     public void twoCarsInStepShareTheirFade() {
         UUID one = car("First flat");
@@ -274,8 +322,11 @@ public class SchoolStoryTest extends AppTest {
         JsonNode made = plan(one, "FADE", "DUST");
         plan(two, "FADE", "CHIPS");
         ObjectNode order = order(made);
-        order.putArray("with").add(two.toString());
-        JsonNode first = ok(post(path(one, "/in-step"), order.toString()));
+        order.putArray("with")
+                .addObject()
+                .put("job", two.toString())
+                .put("version", planVersion(two));
+        JsonNode first = ok(post(path(one, "/in-step"), order.toString())).path("makeup");
         JsonNode second = ok(get(path(two, "")));
         for (JsonNode m : List.of(first, second)) {
             JsonNode fade =

@@ -78,7 +78,7 @@ public class RecordTest extends AppTest {
         var old = new ObjectMapper();
         var schema =
                 JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                        .getSchema(old.readTree(text(get("/api/schema/record-3.json"))));
+                        .getSchema(old.readTree(text(get("/api/schema/record-4.json"))));
         assertTrue(
                 schema.validate(old.readTree(out.toString())).isEmpty(),
                 schema.validate(old.readTree(out.toString())).toString());
@@ -93,7 +93,7 @@ public class RecordTest extends AppTest {
             java.util.Map.of(
                     "regions", List.of("side", "role", "outline"),
                     "effects", List.of("colour", "marks", "region"),
-                    "steps", List.of("takesBack", "backShare"),
+                    "steps", List.of("takesBack", "backShare", "madeForEffect", "madeForStep"),
                     "photographs",
                             List.of("side", "sister", "focalMm35", "straightLines", "shellMarks"));
 
@@ -135,8 +135,8 @@ public class RecordTest extends AppTest {
     @DataProvider
     public Object[][] broken() {
         return new Object[][] {
-            {"\"version\":3", "\"version\":4", "was written by a newer Pendrik than this one"},
-            {"\"version\":3,", "", "is not a record of a job"},
+            {"\"version\":4", "\"version\":5", "was written by a newer Pendrik than this one"},
+            {"\"version\":4,", "", "is not a record of a job"},
             {"\"note\":", "\"colour\":1,\"note\":", "Field job.colour (colour) is not known here"},
             {
                 "\"effects\":[{",

@@ -18,9 +18,10 @@ import org.pendrik.core.units.InvalidInput;
  * @param minutes hands-on minutes; the coat counts as laid when they are over
  * @param done it has happened and cannot be moved
  * @param takesBack the coat of an earlier act that it takes off or thins
+ * @param madeFor what it is there for
  */
 public record Act(
-        String id,
+        StepId id,
         Technique technique,
         Material material,
         Thickness thickness,
@@ -28,14 +29,15 @@ public record Act(
         long atMinute,
         int minutes,
         boolean done,
-        Optional<TakenBack> takesBack) {
+        Optional<TakenBack> takesBack,
+        MadeFor madeFor) {
     /**
      * A coat that is taken back.
      *
      * @param actId the act that laid it
      * @param share how much of it comes off, above 0 to 1
      */
-    public record TakenBack(String actId, double share) {
+    public record TakenBack(StepId actId, double share) {
         public TakenBack {
             InvalidInput.requireWithin(
                     "Share to take back", share, "", 0.05, 1, "1 takes all of it off.");
@@ -56,9 +58,9 @@ public record Act(
         }
     }
 
-    /** An act that takes nothing back. */
+    /** An act that takes nothing back and is there for itself. */
     public Act(
-            String id,
+            StepId id,
             Technique technique,
             Material material,
             Thickness thickness,
@@ -66,18 +68,28 @@ public record Act(
             long atMinute,
             int minutes,
             boolean done) {
-        this(id, technique, material, thickness, zones, atMinute, minutes, done, Optional.empty());
+        this(
+                id,
+                technique,
+                material,
+                thickness,
+                zones,
+                atMinute,
+                minutes,
+                done,
+                Optional.empty(),
+                MadeFor.ITSELF);
     }
 
     /** A step still to do, with the technique's own thickness and minutes. */
     public static Act planned(
-            String id, Technique technique, Material material, Collection<Zone> zones) {
+            StepId id, Technique technique, Material material, Collection<Zone> zones) {
         return planned(id, technique, material, technique.thickness(), zones);
     }
 
     /** A step still to do, as thick as said, with the technique's own minutes. */
     public static Act planned(
-            String id,
+            StepId id,
             Technique technique,
             Material material,
             Thickness thickness,
@@ -102,22 +114,28 @@ public record Act(
 
     /** The same at another time. */
     public Act at(long minute) {
-        return new Act(id, technique, material, thickness, zones, minute, minutes, done, takesBack);
+        return new Act(
+                id, technique, material, thickness, zones, minute, minutes, done, takesBack,
+                madeFor);
     }
 
     /** The same as something that has happened, from a minute on and for so many minutes. */
     public Act doneAt(long minute, int took) {
-        return new Act(id, technique, material, thickness, zones, minute, took, true, takesBack);
+        return new Act(
+                id, technique, material, thickness, zones, minute, took, true, takesBack, madeFor);
     }
 
     /** The same with another material. */
     public Act with(Material other) {
-        return new Act(id, technique, other, thickness, zones, atMinute, minutes, done, takesBack);
+        return new Act(
+                id, technique, other, thickness, zones, atMinute, minutes, done, takesBack,
+                madeFor);
     }
 
     /** The same as thick as said. */
     public Act with(Thickness other) {
-        return new Act(id, technique, material, other, zones, atMinute, minutes, done, takesBack);
+        return new Act(
+                id, technique, material, other, zones, atMinute, minutes, done, takesBack, madeFor);
     }
 
     /** The same done another way, with the material given, in so many minutes. */
@@ -131,19 +149,22 @@ public record Act(
                 atMinute,
                 otherMinutes,
                 done,
-                takesBack);
+                takesBack,
+                madeFor);
     }
 
     /** The same under another id. */
-    public Act named(String otherId) {
+    public Act named(StepId otherId) {
         return new Act(
-                otherId, technique, material, thickness, zones, atMinute, minutes, done, takesBack);
+                otherId, technique, material, thickness, zones, atMinute, minutes, done, takesBack,
+                madeFor);
     }
 
     /** The same on other zones, which take as long. */
     public Act on(Set<String> others) {
         return new Act(
-                id, technique, material, thickness, others, atMinute, minutes, done, takesBack);
+                id, technique, material, thickness, others, atMinute, minutes, done, takesBack,
+                madeFor);
     }
 
     /** The same as something that takes a coat back. */
@@ -157,7 +178,15 @@ public record Act(
                 atMinute,
                 minutes,
                 done,
-                Optional.of(what));
+                Optional.of(what),
+                madeFor);
+    }
+
+    /** The same as something that is there for what is said. */
+    public Act madeFor(MadeFor what) {
+        return new Act(
+                id, technique, material, thickness, zones, atMinute, minutes, done, takesBack,
+                what);
     }
 
     /** The liquid that touches the surface. */

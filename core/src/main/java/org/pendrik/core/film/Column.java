@@ -140,7 +140,7 @@ public final class Column {
      */
     List<Layer> targets(Act act) {
         if (act.takesBack().isPresent()) {
-            String id = act.takesBack().get().actId();
+            StepId id = act.takesBack().get().actId();
             return layers.stream().filter(l -> l.actId().equals(id)).limit(1).toList();
         }
         List<Layer> best = List.of();

@@ -27,12 +27,15 @@ public record FilmCase(List<Zone> zones, List<Act> acts, Climate air) {
                     "must be at least one and each only once",
                     "Name each zone once.");
         }
-        Set<String> ids = new HashSet<>();
+        Set<StepId> ids = new HashSet<>();
         long clock = Long.MIN_VALUE;
         for (Act a : acts) {
             if (!ids.add(a.id())) {
                 throw new InvalidInput(
-                        "Step", a.id(), "stands in the plan twice", "Give each step its own id.");
+                        "Step",
+                        a.id().value(),
+                        "stands in the plan twice",
+                        "Give each step its own id.");
             }
             for (String z : a.zones()) {
                 if (!keys.contains(z)) {
@@ -59,7 +62,7 @@ public record FilmCase(List<Zone> zones, List<Act> acts, Climate air) {
         return new FilmCase(zones, others, air);
     }
 
-    int indexOf(String actId) {
+    int indexOf(StepId actId) {
         for (int i = 0; i < acts.size(); i++) {
             if (acts.get(i).id().equals(actId)) {
                 return i;

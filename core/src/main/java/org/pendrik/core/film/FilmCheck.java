@@ -36,7 +36,7 @@ public final class FilmCheck {
         ActJudge judge = new ActJudge(catalogue.bite(), question.air());
         Map<String, Column> columns = columns(question);
         List<Finding> found = new ArrayList<>();
-        Map<String, Map<String, Reach>> reaches = new LinkedHashMap<>();
+        Map<StepId, Map<String, Reach>> reaches = new LinkedHashMap<>();
         for (Act act : question.acts()) {
             Map<String, Reach> byZone = new LinkedHashMap<>();
             for (String zone : act.zones()) {
@@ -108,7 +108,7 @@ public final class FilmCheck {
 
     private static void contrast(
             Map<String, Column> columns, FilmCase question, List<Finding> out) {
-        Map<String, Act> acts = new HashMap<>();
+        Map<StepId, Act> acts = new HashMap<>();
         question.acts().forEach(a -> acts.put(a.id(), a));
         for (Column c : columns.values()) {
             List<Layer> layers = c.live();
@@ -162,7 +162,7 @@ public final class FilmCheck {
         return 1;
     }
 
-    private record Key(Rule rule, Severity severity, String actId, List<String> coats) {}
+    private record Key(Rule rule, Severity severity, StepId actId, List<String> coats) {}
 
     /** One finding for all zones in which the same holds, the numbers those of the first zone. */
     static List<Finding> joined(List<Finding> found) {
@@ -189,7 +189,7 @@ public final class FilmCheck {
 
     /** Joined, in the order of the acts and the weightiest first. */
     private static List<Finding> merged(List<Finding> found, FilmCase question) {
-        Map<String, Integer> order = new HashMap<>();
+        Map<StepId, Integer> order = new HashMap<>();
         question.acts().forEach(a -> order.put(a.id(), order.size()));
         List<Finding> out = joined(found);
         out.sort(

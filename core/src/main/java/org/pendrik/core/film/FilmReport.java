@@ -12,7 +12,7 @@ import org.pendrik.core.film.Finding.Severity;
  * @param reaches by act and zone, how deep its carrier went
  */
 public record FilmReport(
-        List<Finding> findings, List<Column> columns, Map<String, Map<String, Reach>> reaches) {
+        List<Finding> findings, List<Column> columns, Map<StepId, Map<String, Reach>> reaches) {
     /** How many stops there are. */
     public long stops() {
         return findings.stream().filter(f -> f.severity() == Severity.STOP).count();
@@ -24,7 +24,7 @@ public record FilmReport(
     }
 
     /** The findings about one act. */
-    public List<Finding> about(String actId) {
+    public List<Finding> about(StepId actId) {
         return findings.stream().filter(f -> f.actId().equals(actId)).toList();
     }
 

@@ -18,7 +18,7 @@ import java.util.Map;
 public record Finding(
         Rule rule,
         Severity severity,
-        String actId,
+        StepId actId,
         List<String> zones,
         List<String> coats,
         String why,

@@ -12,4 +12,4 @@ import java.util.OptionalLong;
  * @param why what the wait is for
  */
 public record Lag(
-        String fromActId, String toActId, long minMinutes, OptionalLong maxMinutes, String why) {}
+        StepId fromActId, StepId toActId, long minMinutes, OptionalLong maxMinutes, String why) {}

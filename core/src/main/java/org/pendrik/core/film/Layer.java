@@ -15,7 +15,7 @@ import org.pendrik.core.units.Climate;
  * @param left share of it that is still there after what was taken back, 0 to 1
  */
 public record Layer(
-        String actId,
+        StepId actId,
         Technique technique,
         Material material,
         Binder binder,

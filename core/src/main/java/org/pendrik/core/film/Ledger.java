@@ -87,7 +87,7 @@ public final class Ledger {
         ActJudge judge = new ActJudge(bites, air);
         long at = notBefore;
         if (act.technique().keepsWindow()) {
-            for (Map.Entry<String, WorkWindow> w : windows(act).entrySet()) {
+            for (Map.Entry<StepId, WorkWindow> w : windows(act).entrySet()) {
                 for (String z : act.zones()) {
                     for (Layer l : on(z).live()) {
                         if (l.actId().equals(w.getKey())) {
@@ -157,11 +157,11 @@ public final class Ledger {
 
     /** The span that an act has to keep; empty when it works nothing that has one. */
     Optional<Timing.WorkSpan> span(Act act) {
-        String coatId = "";
+        @org.jspecify.annotations.Nullable StepId coatId = null;
         String coat = "";
         long opens = Long.MIN_VALUE;
         long closes = Long.MAX_VALUE;
-        Map<String, WorkWindow> windows = windows(act);
+        Map<StepId, WorkWindow> windows = windows(act);
         long latest = Long.MIN_VALUE;
         for (String z : act.zones()) {
             for (Layer l : on(z).live()) {
@@ -178,14 +178,14 @@ public final class Ledger {
                 }
             }
         }
-        return coatId.isEmpty()
+        return coatId == null
                 ? Optional.empty()
                 : Optional.of(new Timing.WorkSpan(coatId, act.id(), coat, opens, closes));
     }
 
     /** The work windows of the coats that an act works, by the acts that laid them. */
-    Map<String, WorkWindow> windows(Act act) {
-        Map<String, WorkWindow> out = new HashMap<>();
+    Map<StepId, WorkWindow> windows(Act act) {
+        Map<StepId, WorkWindow> out = new HashMap<>();
         for (String z : act.zones()) {
             Column column = on(z);
             List<Layer> targets = column.targets(act);

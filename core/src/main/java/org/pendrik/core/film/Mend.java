@@ -7,7 +7,7 @@ import org.pendrik.core.units.Words;
 /** A change to a list of acts that takes a finding away. */
 public sealed interface Mend {
     /** The step it is about. */
-    String actId();
+    StepId actId();
 
     /** What it does, verbs first. */
     String label();
@@ -20,7 +20,7 @@ public sealed interface Mend {
      *
      * @param minutes how much later than now planned
      */
-    record Wait(String actId, long minutes) implements Mend {
+    record Wait(StepId actId, long minutes) implements Mend {
         @Override
         public String label() {
             return "Wait " + Words.span((double) minutes) + " longer";
@@ -46,10 +46,16 @@ public sealed interface Mend {
      *     plan
      * @param after stands behind that step instead of in front of it
      */
-    record Insert(String actId, Act fresh, boolean after) implements Mend {
-        static Insert of(Act act, Technique t, Material m, List<Zone> zones, boolean after) {
-            String id = act.id() + "+" + t.key() + (after ? "-after" : "");
-            Act planned = Act.planned(id, t, m, zones);
+    record Insert(StepId actId, Act fresh, boolean after) implements Mend {
+        static Insert into(
+                FilmCase question,
+                Act act,
+                Technique t,
+                Material m,
+                List<Zone> zones,
+                boolean after) {
+            StepId id = StepIds.besides(question.acts()).ofStep(act.id(), t);
+            Act planned = Act.planned(id, t, m, zones).madeFor(new MadeFor.OfStep(act.id()));
             return new Insert(act.id(), planned, after);
         }
 
@@ -77,7 +83,7 @@ public sealed interface Mend {
     }
 
     /** Use another material. */
-    record Swap(String actId, Material material) implements Mend {
+    record Swap(StepId actId, Material material) implements Mend {
         @Override
         public String label() {
             return "Use " + material.name() + " instead";
@@ -90,7 +96,7 @@ public sealed interface Mend {
     }
 
     /** Work another way, with the minutes that it takes. */
-    record Change(String actId, Technique technique, Material material, int minutes)
+    record Change(StepId actId, Technique technique, Material material, int minutes)
             implements Mend {
         @Override
         public String label() {
@@ -106,7 +112,7 @@ public sealed interface Mend {
     }
 
     /** Leave the step out. */
-    record TakeOut(String actId, String name) implements Mend {
+    record TakeOut(StepId actId, String name) implements Mend {
         @Override
         public String label() {
             return "Take " + name + " out";
@@ -119,7 +125,7 @@ public sealed interface Mend {
     }
 
     /** Do it earlier, before another step. */
-    record MoveBefore(String actId, String beforeActId, String beforeName) implements Mend {
+    record MoveBefore(StepId actId, StepId beforeActId, String beforeName) implements Mend {
         @Override
         public String label() {
             return "Do it before the " + beforeName;

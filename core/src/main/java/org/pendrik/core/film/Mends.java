@@ -112,17 +112,17 @@ public final class Mends {
                 question.zones().stream().filter(z -> finding.zones().contains(z.key())).toList();
         switch (finding.rule()) {
             case TOOTH -> {
-                clears(out, act, zones);
+                clears(out, question, act, zones);
                 earlier(out, question, act);
             }
             case LOOSE -> {
-                insert(out, act, "fix", zones);
-                clears(out, act, zones);
+                insert(out, question, act, "fix", zones);
+                clears(out, question, act, zones);
                 earlier(out, question, act);
             }
             case REACH, TRAPPED, WET -> {
                 wait(out, question, act);
-                clears(out, act, zones);
+                clears(out, question, act, zones);
                 swaps(out, act);
                 ways(out, question, act);
             }
@@ -145,7 +145,8 @@ public final class Mends {
                                                     .forEach(
                                                             m ->
                                                                     out.add(
-                                                                            Mend.Insert.of(
+                                                                            Mend.Insert.into(
+                                                                                    question,
                                                                                     act,
                                                                                     t,
                                                                                     catalogue
@@ -181,16 +182,17 @@ public final class Mends {
     }
 
     /** Clears of the kinds that the workshop has, each with what it starts with. */
-    private void clears(List<Mend> out, Act act, List<Zone> zones) {
+    private void clears(List<Mend> out, FilmCase question, Act act, List<Zone> zones) {
         for (String seal : SEALS) {
-            insert(out, act, seal, zones);
+            insert(out, question, act, seal, zones);
         }
     }
 
-    private void insert(List<Mend> out, Act act, String technique, List<Zone> zones) {
+    private void insert(
+            List<Mend> out, FilmCase question, Act act, String technique, List<Zone> zones) {
         Technique t = catalogue.technique(technique);
         for (String m : t.materials()) {
-            out.add(Mend.Insert.of(act, t, catalogue.material(m), zones, false));
+            out.add(Mend.Insert.into(question, act, t, catalogue.material(m), zones, false));
         }
     }
 

@@ -80,7 +80,7 @@ public record Placing(List<Act> acts, Ledger after) {
         return new Placing(placed, now);
     }
 
-    private static int indexOf(List<Act> acts, String id, int before) {
+    private static int indexOf(List<Act> acts, StepId id, int before) {
         for (int i = before - 1; i >= 0; i--) {
             if (acts.get(i).id().equals(id)) {
                 return i;

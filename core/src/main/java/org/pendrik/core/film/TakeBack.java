@@ -48,7 +48,7 @@ public final class TakeBack {
      */
     public record Question(
             FilmCase laid,
-            String actId,
+            StepId actId,
             Set<String> zones,
             double share,
             long nowMinute,
@@ -111,7 +111,7 @@ public final class TakeBack {
                                 () ->
                                         new InvalidInput(
                                                 "Step",
-                                                q.actId(),
+                                                q.actId().value(),
                                                 "has left no coat",
                                                 "Choose one that is done."));
         Ledger ledger = Ledger.of(q.laid(), catalogue);
@@ -140,7 +140,11 @@ public final class TakeBack {
             for (String m : t.materials()) {
                 Material liquid = catalogue.material(m);
                 Act act =
-                        Act.planned("take-back:" + q.actId(), t, liquid, zones)
+                        Act.planned(
+                                        StepIds.besides(q.laid().acts()).takingBack(q.actId()),
+                                        t,
+                                        liquid,
+                                        zones)
                                 .takingBack(new Act.TakenBack(q.actId(), q.share()));
                 way(act, q, columns, ledger, ways);
                 Hit now = hit(act, columns, q.nowMinute());
@@ -218,7 +222,7 @@ public final class TakeBack {
         boolean safe = true;
         String worst = "";
         double worstBy = 0;
-        String target = act.takesBack().orElseThrow().actId();
+        StepId target = act.takesBack().orElseThrow().actId();
         for (Column c : columns) {
             int layer = layerOf(c, target);
             Reach reach = reach(act, c, minute);
@@ -260,7 +264,7 @@ public final class TakeBack {
                 l -> (double) (minute - l.laidAt()));
     }
 
-    private static int layerOf(Column c, String actId) {
+    private static int layerOf(Column c, StepId actId) {
         for (int i = c.live().size() - 1; i >= 0; i--) {
             if (c.live().get(i).actId().equals(actId)) {
                 return i;
@@ -269,7 +273,7 @@ public final class TakeBack {
         return -1;
     }
 
-    private List<String> above(Act act, List<Column> columns, String actId, long minute) {
+    private List<String> above(Act act, List<Column> columns, StepId actId, long minute) {
         Set<String> out = new LinkedHashSet<>();
         for (Column c : columns) {
             int layer = layerOf(c, actId);
@@ -282,7 +286,7 @@ public final class TakeBack {
         return List.copyOf(out);
     }
 
-    private static List<String> beneath(List<Column> columns, String actId) {
+    private static List<String> beneath(List<Column> columns, StepId actId) {
         Set<String> out = new LinkedHashSet<>();
         for (Column c : columns) {
             int layer = layerOf(c, actId);

@@ -31,7 +31,7 @@ public final class Timing {
      * @param closesMinute the last; before the first when there is no such span
      */
     public record WorkSpan(
-            String coatActId, String workActId, String coat, long opensMinute, long closesMinute) {}
+            StepId coatActId, StepId workActId, String coat, long opensMinute, long closesMinute) {}
 
     /**
      * The earliest minute, not before the one given, from which waiting longer would help no more.
@@ -94,7 +94,7 @@ public final class Timing {
             for (String z : act.zones()) {
                 beneath.addAll(ledger.on(z).live());
             }
-            Map<String, WorkWindow> windows = ledger.windows(act);
+            Map<StepId, WorkWindow> windows = ledger.windows(act);
             for (Layer layer : beneath) {
                 String coat = layer.material().name();
                 WorkWindow w = windows.get(layer.actId());

@@ -1,7 +1,6 @@
 package org.pendrik.core.plan;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,7 +8,10 @@ import java.util.Optional;
 import java.util.Set;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.Material;
+import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
@@ -26,7 +28,7 @@ import org.pendrik.core.film.Zone;
  * @param up whether it touches something that faces up, false when it only touches sides
  */
 record EffectGroup(
-        String name, int age, List<Act> acts, String main, PlanStep.Origin origin, boolean up) {
+        String name, int age, List<Act> acts, StepId main, PlanStep.Origin origin, boolean up) {
     EffectGroup {
         acts = List.copyOf(acts);
     }
@@ -39,15 +41,19 @@ record EffectGroup(
 
     /** The groups of an effect under some schools, the older part first. */
     static List<EffectGroup> of(
-            Effect effect, List<Zone> subject, Schools.Choice schools, Catalogue catalogue) {
+            Effect effect,
+            List<Zone> subject,
+            Schools.Choice schools,
+            Catalogue catalogue,
+            StepIds ids) {
+        MadeFor madeFor = new MadeFor.OfEffect(effect.id());
         Ways.Way way = Ways.of(effect.kind(), schools);
         List<Zone> zones = subject.stream().filter(z -> effect.zones().contains(z.key())).toList();
         boolean up = zones.stream().anyMatch(Zone::up);
         List<EffectGroup> out = new ArrayList<>();
-        Set<String> ids = new HashSet<>();
         for (List<Ways.Spec> part : way.parts()) {
             List<Act> acts = new ArrayList<>();
-            String main = "";
+            @org.jspecify.annotations.Nullable StepId main = null;
             @org.jspecify.annotations.Nullable Material coat = null;
             for (int i = 0; i < part.size(); i++) {
                 Ways.Spec spec = part.get(i);
@@ -59,7 +65,9 @@ record EffectGroup(
                                         ? worker(t, coat, catalogue)
                                         : catalogue.material(t.materials().getFirst());
                 Thickness thick = spec.main() ? thickness(t, effect) : t.thickness();
-                Act act = Act.planned(id(effect, t, ids), t, m, thick, zones);
+                Act act =
+                        Act.planned(ids.ofEffect(effect.id(), t), t, m, thick, zones)
+                                .madeFor(madeFor);
                 acts.add(act);
                 if (m.deposits()) {
                     coat = m;
@@ -72,12 +80,18 @@ record EffectGroup(
                                 && catalogue.technique(part.get(i + 1).technique()).worksOnCoats();
                 if (t.follow().isPresent() && !named) {
                     Technique f = catalogue.technique(t.follow().get());
-                    acts.add(Act.planned(id(effect, f, ids), f, worker(f, m, catalogue), zones));
+                    acts.add(
+                            Act.planned(
+                                            ids.ofEffect(effect.id(), f),
+                                            f,
+                                            worker(f, m, catalogue),
+                                            zones)
+                                    .madeFor(madeFor));
                 }
             }
             Technique first = acts.getFirst().technique();
             Technique shown =
-                    main.isEmpty() || first.role() == Technique.Role.HANDLING
+                    main == null || first.role() == Technique.Role.HANDLING
                             ? first
                             : techniqueOf(acts, main);
             out.add(
@@ -85,14 +99,14 @@ record EffectGroup(
                             effect.kind().label(),
                             age(effect, shown, schools),
                             acts,
-                            main.isEmpty() ? acts.getFirst().id() : main,
+                            main == null ? acts.getFirst().id() : main,
                             PlanStep.Origin.EFFECT,
                             up));
         }
         return out;
     }
 
-    private static Technique techniqueOf(List<Act> acts, String id) {
+    private static Technique techniqueOf(List<Act> acts, StepId id) {
         return acts.stream().filter(a -> a.id().equals(id)).findFirst().orElseThrow().technique();
     }
 
@@ -103,14 +117,6 @@ record EffectGroup(
                     default -> false;
                 };
         return late ? AGE_OF_LATE_LETTERING : t.age();
-    }
-
-    private static String id(Effect effect, Technique t, Set<String> taken) {
-        String id = effect.id() + ":" + t.key();
-        while (!taken.add(id)) {
-            id = id + "-again";
-        }
-        return id;
     }
 
     /**
@@ -163,7 +169,11 @@ record EffectGroup(
      * What ends a plan: the final flat, and, as the schools have it, putting together and packing.
      */
     static List<EffectGroup> ends(
-            List<Zone> touched, List<Zone> subject, Schools.Choice schools, Catalogue catalogue) {
+            List<Zone> touched,
+            List<Zone> subject,
+            Schools.Choice schools,
+            Catalogue catalogue,
+            StepIds ids) {
         Map<String, List<Zone>> last = new LinkedHashMap<>();
         if (!touched.isEmpty()) {
             last.put(Seals.finalFlat(schools), touched);
@@ -178,14 +188,15 @@ record EffectGroup(
         last.forEach(
                 (key, zones) -> {
                     Technique t = catalogue.technique(key);
+                    StepId id = ids.ofItself(t);
                     out.add(
                             new EffectGroup(
                                     t.name(),
                                     t.age(),
                                     List.of(
                                             Act.planned(
-                                                    key, t, catalogue.startingMaterial(t), zones)),
-                                    key,
+                                                    id, t, catalogue.startingMaterial(t), zones)),
+                                    id,
                                     PlanStep.Origin.EFFECT,
                                     false));
                 });
@@ -207,7 +218,7 @@ record EffectGroup(
         return acts.getFirst().zones();
     }
 
-    boolean has(String actId) {
+    boolean has(StepId actId) {
         return acts.stream().anyMatch(a -> a.id().equals(actId));
     }
 

@@ -1,12 +1,18 @@
 package org.pendrik.core.plan;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.pendrik.core.film.Act;
+import org.pendrik.core.film.MadeFor;
+import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
 import org.pendrik.core.units.InvalidInput;
@@ -26,9 +32,12 @@ public final class InStep {
      * One of the subjects.
      *
      * @param key told apart by, without a slash
+     * @param own steps that the user has put in, to be kept
      */
-    public record Subject(String key, List<Zone> zones, List<Act> done, List<Effect> effects) {
+    public record Subject(
+            String key, List<Zone> zones, List<Act> done, List<Effect> effects, List<Act> own) {
         public Subject {
+            own = List.copyOf(own);
             zones = List.copyOf(zones);
             done = List.copyOf(done);
             effects = List.copyOf(effects);
@@ -44,28 +53,47 @@ public final class InStep {
      *
      * @param request for all of them together
      * @param effectIds for each effect of the request the ids of its effects by subject
+     * @param own the user's own steps: their ids among those of all subjects, and what they were
      */
-    public record Joined(PlanRequest request, Map<String, Map<String, String>> effectIds) {
+    public record Joined(
+            PlanRequest request, Map<String, Map<String, String>> effectIds, Map<StepId, Act> own) {
         /**
-         * The steps of one subject: those that touch its zones, with its own names.
+         * The steps of one subject: those that touch its zones, with names of its own.
          *
          * <p>A shared step keeps the minutes of all: it is done once.
          */
-        public List<PlanStep> stepsOf(String subject, PlanOutcome.Compiled plan) {
+        public List<PlanStep> stepsOf(Subject subject, PlanOutcome.Compiled plan) {
             List<PlanStep> out = new ArrayList<>();
+            StepIds ids =
+                    StepIds.besides(
+                            Stream.concat(subject.done().stream(), subject.own().stream())
+                                    .map(Act::id));
+            // clears stand in front of what they are for, so the others get their names first
+            Map<StepId, Act> here = new LinkedHashMap<>();
             for (PlanStep s : plan.steps()) {
-                Set<String> own = new LinkedHashSet<>();
-                Set<String> others = new LinkedHashSet<>();
-                for (String z : s.act().zones()) {
-                    String of = z.substring(0, z.indexOf(IN));
-                    if (of.equals(subject)) {
-                        own.add(z.substring(z.indexOf(IN) + 1));
-                    } else {
-                        others.add(of);
-                    }
+                if (!(s.act().madeFor() instanceof MadeFor.OfStep)) {
+                    named(s.act(), subject, ids).ifPresent(a -> here.put(s.act().id(), a));
                 }
-                if (!own.isEmpty()) {
-                    Act act = named(s.act(), subject).on(own);
+            }
+            for (PlanStep s : plan.steps()) {
+                if (s.act().madeFor() instanceof MadeFor.OfStep f) {
+                    Act of = here.get(f.step());
+                    named(s.act(), subject, ids)
+                            .map(
+                                    a ->
+                                            of == null
+                                                    ? a.madeFor(MadeFor.ITSELF)
+                                                    : a.named(ids.ofStep(of.id(), a.technique()))
+                                                            .madeFor(new MadeFor.OfStep(of.id())))
+                            .ifPresent(a -> here.put(s.act().id(), a));
+                }
+            }
+            for (PlanStep s : plan.steps()) {
+                Act act = here.get(s.act().id());
+                if (act != null) {
+                    Set<String> others = new LinkedHashSet<>();
+                    s.act().zones().forEach(z -> others.add(subjectOf(z)));
+                    others.remove(subject.key());
                     String shared =
                             others.isEmpty()
                                     ? ""
@@ -76,17 +104,40 @@ public final class InStep {
             return out;
         }
 
-        private Act named(Act a, String subject) {
-            int cut = a.id().indexOf(':');
-            if (cut < 0) {
-                return a;
+        /** What a subject has of a joint step, under a name of its own; empty when it has none. */
+        private Optional<Act> named(Act joint, Subject subject, StepIds ids) {
+            Set<String> on = new LinkedHashSet<>();
+            for (String z : joint.zones()) {
+                if (subjectOf(z).equals(subject.key())) {
+                    on.add(z.substring(z.indexOf(IN) + 1));
+                }
             }
-            String id =
-                    effectIds
-                            .getOrDefault(a.id().substring(0, cut), Map.of())
-                            .getOrDefault(subject, a.id().substring(0, cut));
-            return a.named(id + a.id().substring(cut));
+            if (on.isEmpty()) {
+                return Optional.empty();
+            }
+            Act act = joint.on(on);
+            Act kept = own.get(joint.id());
+            if (kept != null) {
+                return Optional.of(kept.at(joint.atMinute()));
+            }
+            return Optional.of(
+                    switch (joint.madeFor()) {
+                        case MadeFor.OfEffect e -> {
+                            String effect =
+                                    effectIds
+                                            .getOrDefault(e.effectId(), Map.of())
+                                            .getOrDefault(subject.key(), e.effectId());
+                            yield act.named(ids.ofEffect(effect, act.technique()))
+                                    .madeFor(new MadeFor.OfEffect(effect));
+                        }
+                        case MadeFor.OfStep _ -> act;
+                        case MadeFor.Itself _ -> act.named(ids.ofItself(act.technique()));
+                    });
         }
+    }
+
+    private static String subjectOf(String zone) {
+        return zone.substring(0, zone.indexOf(IN));
     }
 
     /** Joins subjects into one request. */
@@ -94,6 +145,9 @@ public final class InStep {
             List<Subject> subjects, Climate air, long fromMinute, Schools.Choice schools) {
         List<Zone> zones = new ArrayList<>();
         List<Act> done = new ArrayList<>();
+        List<Act> own = new ArrayList<>();
+        Map<StepId, Act> asTheyWere = new LinkedHashMap<>();
+        StepIds stepIds = StepIds.fresh();
         Map<List<Object>, List<Effect>> alike = new LinkedHashMap<>();
         Map<Effect, String> of = new LinkedHashMap<>();
         for (Subject s : subjects) {
@@ -108,12 +162,15 @@ public final class InStep {
                                 z.areaMm2(),
                                 z.up()));
             }
-            s.done()
-                    .forEach(
-                            a ->
-                                    done.add(
-                                            a.named(s.key() + IN + a.id())
-                                                    .on(prefixed(s.key(), a.zones()))));
+            Map<StepId, StepId> joint = new HashMap<>();
+            Stream.concat(s.done().stream(), s.own().stream())
+                    .forEach(a -> joint.put(a.id(), stepIds.keeping(a.id())));
+            s.done().forEach(a -> done.add(jointly(a, s.key(), joint)));
+            for (Act a : s.own()) {
+                Act there = jointly(a, s.key(), joint);
+                own.add(there);
+                asTheyWere.put(there.id(), a);
+            }
             for (Effect e : s.effects()) {
                 Effect here =
                         new Effect(
@@ -146,9 +203,22 @@ public final class InStep {
             ids.put(first.id(), bySubject);
         }
         return new Joined(
-                new PlanRequest(
-                        zones, done, effects, List.of(), air, fromMinute, schools, List.of()),
-                ids);
+                new PlanRequest(zones, done, effects, List.of(), air, fromMinute, schools, own),
+                ids,
+                asTheyWere);
+    }
+
+    /** A subject's act among those of all subjects. */
+    private static Act jointly(Act a, String subject, Map<StepId, StepId> joint) {
+        Act there = a.named(joint.getOrDefault(a.id(), a.id())).on(prefixed(subject, a.zones()));
+        return a.takesBack()
+                .map(
+                        t ->
+                                there.takingBack(
+                                        new Act.TakenBack(
+                                                joint.getOrDefault(t.actId(), t.actId()),
+                                                t.share())))
+                .orElse(there);
     }
 
     /** Two like effects of one subject stay two: the first goes with the others' first. */

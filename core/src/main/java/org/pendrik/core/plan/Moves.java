@@ -13,6 +13,8 @@ import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Column;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Finish;
+import org.pendrik.core.film.MadeFor;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 
@@ -23,6 +25,7 @@ final class Moves {
     private final PlanState.Rules rules;
     private final List<Seals.Seal> seals;
     private final List<Zone> zones;
+    private final StepIds ids;
     private final Map<Integer, Map<String, Long>> waits = new HashMap<>();
     private @Nullable PlanState asked;
     private int tried;
@@ -32,12 +35,14 @@ final class Moves {
             Precedence precedence,
             PlanState.Rules rules,
             List<Seals.Seal> seals,
-            List<Zone> zones) {
+            List<Zone> zones,
+            StepIds ids) {
         this.groups = groups;
         this.precedence = precedence;
         this.rules = rules;
         this.seals = seals;
         this.zones = zones;
+        this.ids = ids;
     }
 
     boolean isWhole(PlanState s) {
@@ -141,8 +146,10 @@ final class Moves {
         boolean clean = false;
         for (Set<String> on : choices) {
             List<PlanStep> inserted = new ArrayList<>();
+            // each way on names its clears anew: only one of them comes true
+            StepIds free = ids.copy();
             for (Seals.Seal seal : chosen) {
-                inserted.add(insert(group, seal, on, why, inserted.size()));
+                inserted.add(insert(group, seal, on, why, free));
             }
             PlanState behind = s.then(g, group, inserted, rules).state();
             clean |= behind.weight() == s.weight();
@@ -204,17 +211,18 @@ final class Moves {
     }
 
     private PlanStep insert(
-            EffectGroup group, Seals.Seal seal, Set<String> on, String why, int place) {
-        String id =
-                group.acts().getFirst().id()
-                        + "+"
-                        + seal.technique().key()
-                        + (place == 0 ? "" : "-2");
+            EffectGroup group, Seals.Seal seal, Set<String> on, String why, StepIds free) {
+        Act first = group.acts().getFirst();
         List<Zone> where = zones.stream().filter(z -> on.contains(z.key())).toList();
         return new PlanStep(
-                Act.planned(id, seal.technique(), seal.material(), where),
+                Act.planned(
+                                free.ofStep(first.id(), seal.technique()),
+                                seal.technique(),
+                                seal.material(),
+                                where)
+                        .madeFor(new MadeFor.OfStep(first.id())),
                 PlanStep.Origin.INSERTED,
-                "For " + group.acts().getFirst().technique().name() + ": " + why);
+                "For " + first.technique().name() + ": " + why);
     }
 
     private static Set<String> with(Set<String> a, Set<String> b) {

@@ -8,8 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.UnaryOperator;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
 
 /** What follows from a set of pins. */
@@ -22,7 +23,7 @@ public final class Pins {
      * @param name how to call a step in the message
      * @throws InvalidInput naming the circle
      */
-    public static void requireNoCircle(Collection<Pin> pins, UnaryOperator<String> name) {
+    public static void requireNoCircle(Collection<Pin> pins, Function<StepId, String> name) {
         circle(pins)
                 .ifPresent(
                         ids -> {
@@ -38,13 +39,13 @@ public final class Pins {
      * A circle among the pins, first id repeated at the end; empty when there is none. Cost
      * O(pins).
      */
-    static Optional<List<String>> circle(Collection<Pin> pins) {
-        Map<String, List<String>> after = new HashMap<>();
+    static Optional<List<StepId>> circle(Collection<Pin> pins) {
+        Map<StepId, List<StepId>> after = new HashMap<>();
         pins.forEach(
                 p -> after.computeIfAbsent(p.firstId(), _ -> new ArrayList<>()).add(p.thenId()));
-        Set<String> finished = new HashSet<>();
-        for (String start : pins.stream().map(Pin::firstId).toList()) {
-            List<String> found = walk(start, after, finished, new ArrayList<>());
+        Set<StepId> finished = new HashSet<>();
+        for (StepId start : pins.stream().map(Pin::firstId).toList()) {
+            List<StepId> found = walk(start, after, finished, new ArrayList<>());
             if (!found.isEmpty()) {
                 return Optional.of(found);
             }
@@ -52,11 +53,11 @@ public final class Pins {
         return Optional.empty();
     }
 
-    private static List<String> walk(
-            String id, Map<String, List<String>> after, Set<String> finished, List<String> path) {
+    private static List<StepId> walk(
+            StepId id, Map<StepId, List<StepId>> after, Set<StepId> finished, List<StepId> path) {
         int seen = path.indexOf(id);
         if (seen >= 0) {
-            List<String> ring = new ArrayList<>(path.subList(seen, path.size()));
+            List<StepId> ring = new ArrayList<>(path.subList(seen, path.size()));
             ring.add(id);
             return ring;
         }
@@ -64,8 +65,8 @@ public final class Pins {
             return List.of();
         }
         path.add(id);
-        for (String next : after.getOrDefault(id, List.of())) {
-            List<String> found = walk(next, after, finished, path);
+        for (StepId next : after.getOrDefault(id, List.of())) {
+            List<StepId> found = walk(next, after, finished, path);
             if (!found.isEmpty()) {
                 return found;
             }

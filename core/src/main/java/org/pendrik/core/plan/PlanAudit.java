@@ -10,6 +10,8 @@ import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.MadeFor;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Timing;
 
@@ -55,7 +57,7 @@ public final class PlanAudit {
                             .map(PlanStep::act)
                             .anyMatch(
                                     a ->
-                                            a.id().startsWith(e.id() + ":")
+                                            a.madeFor().equals(new MadeFor.OfEffect(e.id()))
                                                     && a.technique().key().equals(technique)
                                                     && a.zones().containsAll(e.zones()));
             if (!made) {
@@ -96,7 +98,7 @@ public final class PlanAudit {
     }
 
     private static void order(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
-        Map<String, Integer> place = new HashMap<>();
+        Map<StepId, Integer> place = new HashMap<>();
         List<PlanStep> steps = plan.steps();
         steps.forEach(s -> place.put(s.act().id(), place.size()));
         for (Pin p : request.pins()) {
@@ -146,7 +148,7 @@ public final class PlanAudit {
         String key = Seals.finalFlat(request.schools());
         int flat = -1;
         for (int i = 0; i < plan.steps().size(); i++) {
-            if (plan.steps().get(i).act().id().equals(key)) {
+            if (isFinalFlat(plan.steps().get(i), key)) {
                 flat = i;
             }
         }
@@ -169,10 +171,16 @@ public final class PlanAudit {
         }
     }
 
+    private static boolean isFinalFlat(PlanStep s, String technique) {
+        return s.act().technique().key().equals(technique)
+                && s.act().madeFor().equals(MadeFor.ITSELF)
+                && s.origin() == PlanStep.Origin.EFFECT;
+    }
+
     private void needlessClears(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
         boolean patient = request.schools().of("patience").equals("wait");
         for (PlanStep s : plan.steps()) {
-            boolean put = s.act().id().contains("+");
+            boolean put = s.act().madeFor() instanceof MadeFor.OfStep;
             if (!put || s.act().technique().role() != Technique.Role.CLEAR) {
                 continue;
             }
@@ -213,7 +221,7 @@ public final class PlanAudit {
         long clears =
                 plan.steps().stream()
                         .filter(s -> s.act().technique().role() == Technique.Role.CLEAR)
-                        .filter(s -> !s.act().id().equals(Seals.finalFlat(request.schools())))
+                        .filter(s -> !isFinalFlat(s, Seals.finalFlat(request.schools())))
                         .filter(s -> s.origin() != PlanStep.Origin.MANUAL)
                         .count();
         if (clears != plan.clears()) {

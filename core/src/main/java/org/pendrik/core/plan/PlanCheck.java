@@ -7,6 +7,7 @@ import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Timing;
 
 /**
@@ -54,7 +55,7 @@ public final class PlanCheck {
             }
         }
         FilmCase timed = timing.settle(plan.with(acts), firstOpen, true);
-        List<String> order = timed.acts().stream().map(Act::id).toList();
+        List<StepId> order = timed.acts().stream().map(Act::id).toList();
         List<Pin> broken =
                 pins.stream()
                         .filter(

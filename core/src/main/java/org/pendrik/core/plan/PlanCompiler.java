@@ -6,12 +6,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Ledger;
+import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.Placing;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.InvalidInput;
@@ -89,12 +92,20 @@ public final class PlanCompiler {
      */
     public PlanOutcome compile(PlanRequest request) {
         List<EffectGroup> groups = new ArrayList<>();
+        StepIds ids =
+                StepIds.besides(
+                        Stream.concat(request.done().stream(), request.own().stream())
+                                .map(Act::id));
         request.effects()
                 .forEach(
                         e ->
                                 groups.addAll(
                                         EffectGroup.of(
-                                                e, request.zones(), request.schools(), catalogue)));
+                                                e,
+                                                request.zones(),
+                                                request.schools(),
+                                                catalogue,
+                                                ids)));
         request.own().forEach(a -> groups.add(EffectGroup.own(a)));
         FilmCase start = new FilmCase(request.zones(), request.done(), request.air());
         if (groups.isEmpty()) {
@@ -102,7 +113,11 @@ public final class PlanCompiler {
         }
         List<EffectGroup> ends =
                 EffectGroup.ends(
-                        touched(request, groups), request.zones(), request.schools(), catalogue);
+                        touched(request, groups),
+                        request.zones(),
+                        request.schools(),
+                        catalogue,
+                        ids);
         groups.addAll(ends);
         if (groups.size() > MOST_GROUPS) {
             throw new InvalidInput(
@@ -119,7 +134,7 @@ public final class PlanCompiler {
         }
         List<Seals.Seal> seals = Seals.of(request.schools(), catalogue);
         PlanState.Rules rules = rules(request, groups, precedence, seals);
-        Moves moves = new Moves(groups, precedence, rules, seals, request.zones());
+        Moves moves = new Moves(groups, precedence, rules, seals, request.zones(), ids);
         PlanState first = PlanState.before(start, request.fromMinute(), rules, catalogue);
         PlanState incumbent = beam(first, moves, groups.size());
         PriorityQueue<PlanState> open = new PriorityQueue<>(PlanState.BEST_FIRST);
@@ -234,7 +249,7 @@ public final class PlanCompiler {
         for (PlanStep s : plan.steps()) {
             if (s.origin() == PlanStep.Origin.INSERTED
                     && s.act().technique().role() == Technique.Role.CLEAR
-                    && s.act().id().contains("+")) {
+                    && s.act().madeFor() instanceof MadeFor.OfStep) {
                 best = without(s, best, start, request).orElse(best);
             }
         }

@@ -46,7 +46,7 @@ final class Bench {
     private Bench add(long minute, String technique, String material, boolean done) {
         Set<String> all = new LinkedHashSet<>(zones.stream().map(Zone::key).toList());
         Technique t = CATALOGUE.technique(technique);
-        String id = technique + "-" + acts.size();
+        StepId id = new StepId(technique + "-" + acts.size());
         acts.add(
                 new Act(
                         id,

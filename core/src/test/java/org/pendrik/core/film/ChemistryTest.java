@@ -103,12 +103,12 @@ public class ChemistryTest {
         assertTrue(
                 span.opensMinute() <= chip.atMinute() && chip.atMinute() <= span.closesMinute(),
                 span.toString());
-        assertEquals(span.coatActId(), "chip-top-3");
+        assertEquals(span.coatActId(), new StepId("chip-top-3"));
         // the lag that the diary keeps is the same window
         Lag lag =
                 new Timing(Bench.CATALOGUE)
                         .lags(settled).stream()
-                                .filter(l -> l.fromActId().equals("chip-top-3"))
+                                .filter(l -> l.fromActId().equals(new StepId("chip-top-3")))
                                 .filter(l -> l.toActId().equals(chip.id()))
                                 .findFirst()
                                 .orElseThrow();
@@ -146,12 +146,12 @@ public class ChemistryTest {
         Technique trucks = Bench.CATALOGUE.technique("truck-tones");
         Act tones =
                 Act.planned(
-                                "tones",
+                                new StepId("tones"),
                                 trucks,
                                 Bench.CATALOGUE.startingMaterial(trucks),
                                 List.of(c.zones().getLast()))
                         .at(60);
-        List<Finding> found = Bench.check(c.with(List.of(roof, tones))).about("tones");
+        List<Finding> found = Bench.check(c.with(List.of(roof, tones))).about(new StepId("tones"));
         assertTrue(
                 found.stream()
                         .anyMatch(
@@ -188,7 +188,12 @@ public class ChemistryTest {
                         Substrate.UNKNOWN_COLOUR);
         Technique strip = Bench.CATALOGUE.technique("strip-lettering");
         for (String liquid : strip.materials()) {
-            Act act = Act.planned("s", strip, Bench.CATALOGUE.material(liquid), List.of(side));
+            Act act =
+                    Act.planned(
+                            new StepId("s"),
+                            strip,
+                            Bench.CATALOGUE.material(liquid),
+                            List.of(side));
             FilmReport report =
                     Bench.check(new FilmCase(List.of(side), List.of(act), Climate.REFERENCE));
             assertEquals(report.stops(), 0, liquid);
@@ -196,7 +201,12 @@ public class ChemistryTest {
             assertFalse(report.columns().getFirst().lettering());
         }
         Zone bare = new Zone("side", "side", Substrate.BARE, false, Substrate.UNKNOWN_COLOUR);
-        Act act = Act.planned("s", strip, Bench.CATALOGUE.startingMaterial(strip), List.of(bare));
+        Act act =
+                Act.planned(
+                        new StepId("s"),
+                        strip,
+                        Bench.CATALOGUE.startingMaterial(strip),
+                        List.of(bare));
         FilmReport none = Bench.check(new FilmCase(List.of(bare), List.of(act), Climate.REFERENCE));
         assertEquals(none.findings().getFirst().rule(), Rule.NO_TARGET);
     }

@@ -239,7 +239,7 @@ public class FilmCheckTest {
                                         Substrate.UNKNOWN_COLOUR)),
                         java.util.List.of(
                                 new Act(
-                                        "rub",
+                                        new StepId("rub"),
                                         Bench.CATALOGUE.technique("erase-wash"),
                                         Bench.CATALOGUE.material("alcohol-70"),
                                         Thickness.NORMAL,
@@ -249,7 +249,9 @@ public class FilmCheckTest {
                                         false)),
                         org.pendrik.core.units.Climate.REFERENCE);
         var reach =
-                Bench.check(c).about("rub").stream().filter(f -> f.rule() == Rule.REACH).toList();
+                Bench.check(c).about(new StepId("rub")).stream()
+                        .filter(f -> f.rule() == Rule.REACH)
+                        .toList();
         assertEquals(reach.size(), 2);
         assertEquals(reach.getFirst().coats(), java.util.List.of("factory lettering"));
         assertEquals(reach.getFirst().severity(), Severity.STOP);

@@ -22,7 +22,16 @@ public class FilmColourTest {
                             .filter(x -> x.materials().contains(key))
                             .findFirst()
                             .orElseThrow();
-            c.lay(new Layer(key, t, m, m.binder().orElseThrow(), Thickness.NORMAL, 0, 1, 1));
+            c.lay(
+                    new Layer(
+                            new StepId(key),
+                            t,
+                            m,
+                            m.binder().orElseThrow(),
+                            Thickness.NORMAL,
+                            0,
+                            1,
+                            1));
         }
         assertEquals(Climate.REFERENCE.celsius(), 21.0);
         return c;

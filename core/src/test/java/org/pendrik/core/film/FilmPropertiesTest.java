@@ -41,7 +41,7 @@ public class FilmPropertiesTest {
             Thickness h =
                     List.of(Thickness.MIST, Thickness.LIGHT, Thickness.NORMAL).get(r.nextInt(3));
             int minutes = t.minutes(1, 0.25);
-            acts.add(new Act("a" + i, t, m, h, Set.of("side"), at, minutes, done));
+            acts.add(new Act(new StepId("a" + i), t, m, h, Set.of("side"), at, minutes, done));
             at += minutes + (long) Math.exp(r.nextDouble() * 9);
         }
         Zone z =
@@ -131,7 +131,11 @@ public class FilmPropertiesTest {
             Column bare = Bench.check(c).columns().getFirst();
             long top = c.acts().getLast().endMinute();
             Act coat =
-                    Act.planned("seal", seal, CATALOGUE.startingMaterial(seal), c.zones())
+                    Act.planned(
+                                    new StepId("seal"),
+                                    seal,
+                                    CATALOGUE.startingMaterial(seal),
+                                    c.zones())
                             .at(top + 60);
             List<Act> acts = new ArrayList<>(c.acts());
             acts.add(coat);

@@ -16,7 +16,7 @@ public class TakeBackTest {
     private static final TakeBack TAKE_BACK = new TakeBack(Bench.CATALOGUE);
     private static final Set<String> AT_HAND = Set.of("spirit-odourless", "water", "alcohol-35");
 
-    private static TakeBack.Answer ask(FilmCase laid, String actId, double share, long now) {
+    private static TakeBack.Answer ask(FilmCase laid, StepId actId, double share, long now) {
         return TAKE_BACK.answer(
                 new TakeBack.Question(laid, actId, Set.of("side"), share, now, AT_HAND));
     }
@@ -28,7 +28,7 @@ public class TakeBackTest {
                         .done(0, "seal-satin", "clear-satin")
                         .done(2 * Bench.DAY, "pin-wash", "wash-warm-brown")
                         .build();
-        var a = ask(c, "pin-wash-1", 1, 2 * Bench.DAY + 120);
+        var a = ask(c, new StepId("pin-wash-1"), 1, 2 * Bench.DAY + 120);
         var best = a.ways().getFirst();
         assertEquals(best.act().material().key(), "spirit-odourless");
         assertTrue(best.atHand());
@@ -39,7 +39,7 @@ public class TakeBackTest {
         // after its time it moves no more, whatever is tried with it
         long late = best.untilMinute().getAsLong() + 1;
         assertTrue(
-                ask(c, "pin-wash-1", 1, late).ways().stream()
+                ask(c, new StepId("pin-wash-1"), 1, late).ways().stream()
                         .noneMatch(
                                 w ->
                                         w.act().material().equals(best.act().material())
@@ -55,7 +55,7 @@ public class TakeBackTest {
                         .done(0, "oil-streak", "streak-enamel-rust")
                         .done(Bench.DAY, "pin-wash", "wash-warm-brown")
                         .build();
-        var a = ask(c, "pin-wash-1", 1, Bench.DAY + 60);
+        var a = ask(c, new StepId("pin-wash-1"), 1, Bench.DAY + 60);
         for (var w : a.ways()) {
             if (w.act().material().key().equals("spirit-odourless")) {
                 assertTrue(w.fromMinute() > Bench.DAY + 60, "the streak beneath is a day old");
@@ -70,7 +70,7 @@ public class TakeBackTest {
                         .done(0, "seal-satin", "clear-satin")
                         .done(100, "sponge-chip", "chip-rust-brown")
                         .build();
-        var a = ask(c, "sponge-chip-1", 1, 60 * Bench.DAY);
+        var a = ask(c, new StepId("sponge-chip-1"), 1, 60 * Bench.DAY);
         assertTrue(a.ways().isEmpty(), a.ways().toString());
         assertFalse(a.nearest().isEmpty());
         assertTrue(a.instead().contains("touch it in"), a.instead());
@@ -80,14 +80,14 @@ public class TakeBackTest {
     public void powderUnderNothingIsWipedOffAndUnderAClearTakesTheClearAlong() {
         FilmCase loose =
                 Bench.on(Substrate.FACTORY_FLAT).done(0, "powder", "powder-kiln-dust").build();
-        assertFalse(ask(loose, "powder-0", 1, 60).ways().isEmpty());
+        assertFalse(ask(loose, new StepId("powder-0"), 1, 60).ways().isEmpty());
         FilmCase washed =
                 Bench.on(Substrate.FACTORY_SEMI_GLOSS)
                         .done(0, "seal-satin", "clear-satin-lacquer")
                         .done(5 * Bench.DAY, "airbrush-dust", "dust-peat")
                         .done(5 * Bench.DAY + 200, "airbrush-dust", "dust-buff")
                         .build();
-        var ways = ask(washed, "airbrush-dust-1", 1, 5 * Bench.DAY + 230).ways();
+        var ways = ask(washed, new StepId("airbrush-dust-1"), 1, 5 * Bench.DAY + 230).ways();
         assertTrue(
                 ways.stream().anyMatch(w -> w.takesWithIt().contains("buff dust")),
                 ways.toString());
@@ -101,7 +101,11 @@ public class TakeBackTest {
                         .done(2 * Bench.DAY, "pin-wash", "wash-warm-brown")
                         .build();
         for (double share : new double[] {1, 0.5}) {
-            Act act = ask(c, "pin-wash-1", share, 2 * Bench.DAY + 60).ways().getFirst().act();
+            Act act =
+                    ask(c, new StepId("pin-wash-1"), share, 2 * Bench.DAY + 60)
+                            .ways()
+                            .getFirst()
+                            .act();
             List<Act> acts = new ArrayList<>(c.acts());
             acts.add(act);
             FilmReport report = Bench.check(c.with(acts));
@@ -126,7 +130,7 @@ public class TakeBackTest {
                         .done(0, "seal-satin", "clear-satin")
                         .build();
         assertTrue(
-                expectThrows(InvalidInput.class, () -> ask(c, "wash", 1, 10))
+                expectThrows(InvalidInput.class, () -> ask(c, new StepId("wash"), 1, 10))
                         .getMessage()
                         .contains("wash"));
         assertTrue(
@@ -136,7 +140,7 @@ public class TakeBackTest {
                                         TAKE_BACK.answer(
                                                 new TakeBack.Question(
                                                         c,
-                                                        "seal-satin-0",
+                                                        new StepId("seal-satin-0"),
                                                         Set.of(),
                                                         1,
                                                         9,

@@ -17,6 +17,9 @@ import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.MadeFor;
+import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Timing;
@@ -154,7 +157,7 @@ public class PlanCompilerTest {
         Technique seal = CATALOGUE.technique("seal-satin");
         Act done =
                 new Act(
-                        "first",
+                        new StepId("first"),
                         seal,
                         CATALOGUE.startingMaterial(seal),
                         seal.thickness(),
@@ -180,7 +183,7 @@ public class PlanCompilerTest {
     @Test
     public void pinsOverruleAgeAndCirclesAreRefused() {
         var effects = List.of(effect(EffectKind.CHIPS, "side"), effect(EffectKind.DUST, "side"));
-        Pin dustFirst = new Pin("DUST:airbrush-dust", "CHIPS:sponge-chip");
+        Pin dustFirst = new Pin(new StepId("DUST:airbrush-dust"), new StepId("CHIPS:sponge-chip"));
         List<String> keys =
                 techniques(compiled(request(Substrate.FACTORY_FLAT, effects, dustFirst)));
         assertTrue(keys.indexOf("airbrush-dust") < keys.indexOf("sponge-chip"), keys.toString());
@@ -190,15 +193,19 @@ public class PlanCompilerTest {
                         () ->
                                 Pins.requireNoCircle(
                                         List.of(
-                                                new Pin("a", "b"),
-                                                new Pin("b", "c"),
-                                                new Pin("c", "a")),
+                                                new Pin(new StepId("a"), new StepId("b")),
+                                                new Pin(new StepId("b"), new StepId("c")),
+                                                new Pin(new StepId("c"), new StepId("a"))),
                                         id -> "step " + id));
         assertTrue(
                 e.getMessage().contains("step a before step b before step c before step a"),
                 e.getMessage());
         Pins.requireNoCircle(
-                List.of(new Pin("a", "b"), new Pin("a", "c"), new Pin("b", "c")), id -> id);
+                List.of(
+                        new Pin(new StepId("a"), new StepId("b")),
+                        new Pin(new StepId("a"), new StepId("c")),
+                        new Pin(new StepId("b"), new StepId("c"))),
+                StepId::value);
     }
 
     @Test
@@ -209,8 +216,12 @@ public class PlanCompilerTest {
                         request(
                                 Substrate.FACTORY_FLAT,
                                 effects,
-                                new Pin("DUST:airbrush-dust", "CHIPS:sponge-chip"),
-                                new Pin("CHIPS:sponge-chip", "DUST:airbrush-dust")));
+                                new Pin(
+                                        new StepId("DUST:airbrush-dust"),
+                                        new StepId("CHIPS:sponge-chip")),
+                                new Pin(
+                                        new StepId("CHIPS:sponge-chip"),
+                                        new StepId("DUST:airbrush-dust"))));
         assertTrue(outcome instanceof PlanOutcome.NoPlan);
     }
 
@@ -221,12 +232,16 @@ public class PlanCompilerTest {
     private long bruteForce(PlanRequest r) {
         long[] best = {Long.MAX_VALUE};
         List<EffectGroup> groups = new ArrayList<>();
+        StepIds ids = StepIds.fresh();
         r.effects()
-                .forEach(e -> groups.addAll(EffectGroup.of(e, r.zones(), r.schools(), CATALOGUE)));
+                .forEach(
+                        e ->
+                                groups.addAll(
+                                        EffectGroup.of(e, r.zones(), r.schools(), CATALOGUE, ids)));
         Set<String> zones = new LinkedHashSet<>();
         groups.forEach(g -> zones.addAll(g.zones()));
         EffectGroup last =
-                EffectGroup.ends(r.zones(), r.zones(), r.schools(), CATALOGUE).getFirst();
+                EffectGroup.ends(r.zones(), r.zones(), r.schools(), CATALOGUE, ids).getFirst();
         orders(r, groups, last, List.of(), 0, best);
         return best[0];
     }
@@ -284,7 +299,7 @@ public class PlanCompilerTest {
                         r,
                         out,
                         Act.planned(
-                                g.acts().getFirst().id() + n++,
+                                new StepId(g.acts().getFirst().id() + "-" + n++),
                                 t,
                                 CATALOGUE.startingMaterial(t),
                                 r.zones()));
@@ -437,7 +452,8 @@ public class PlanCompilerTest {
         assertEquals(CHECK.check(plan.timed()).stops(), 0);
         for (Effect e : r.effects()) {
             assertTrue(
-                    plan.steps().stream().anyMatch(s -> s.act().id().startsWith(e.id() + ":")),
+                    plan.steps().stream()
+                            .anyMatch(s -> s.act().madeFor().equals(new MadeFor.OfEffect(e.id()))),
                     e.id());
         }
     }

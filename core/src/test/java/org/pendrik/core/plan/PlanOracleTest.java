@@ -15,6 +15,8 @@ import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Timing;
 import org.pendrik.core.film.Zone;
@@ -129,6 +131,7 @@ public class PlanOracleTest {
         private final PlanRequest request;
         private final long toBeat;
         private final List<EffectGroup> groups = new ArrayList<>();
+        private final StepIds ids = StepIds.fresh();
         private final List<Set<String>> subsets = new ArrayList<>();
         private final List<Seals.Seal> seals;
 
@@ -147,7 +150,8 @@ public class PlanOracleTest {
                                                     e,
                                                     request.zones(),
                                                     request.schools(),
-                                                    CATALOGUE)));
+                                                    CATALOGUE,
+                                                    ids)));
             Set<String> flat = new LinkedHashSet<>();
             groups.stream()
                     .filter(g -> g.age() < 90 && g.isCoated())
@@ -157,7 +161,8 @@ public class PlanOracleTest {
                             request.zones().stream().filter(z -> flat.contains(z.key())).toList(),
                             request.zones(),
                             request.schools(),
-                            CATALOGUE));
+                            CATALOGUE,
+                            ids));
             int n = request.zones().size();
             for (int bits = 1; bits < 1 << n; bits++) {
                 Set<String> s = new LinkedHashSet<>();
@@ -263,7 +268,7 @@ public class PlanOracleTest {
             for (Seals.Seal s : before) {
                 out.add(
                         Act.planned(
-                                g.main() + out.size(),
+                                new StepId(g.main() + "-" + out.size()),
                                 s.technique(),
                                 s.material(),
                                 request.zones().stream()

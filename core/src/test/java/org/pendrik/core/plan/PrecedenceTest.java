@@ -12,6 +12,8 @@ import java.util.Set;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
@@ -36,12 +38,14 @@ public class PrecedenceTest {
                         new Effect(kind.name(), kind, Set.of(zones), 2, Optional.empty()),
                         bare(Climate.REFERENCE).zones(),
                         Schools.Choice.START,
-                        CATALOGUE)
+                        CATALOGUE,
+                        StepIds.fresh())
                 .getFirst();
     }
 
     private static EffectGroup flat(List<Zone> zones) {
-        return EffectGroup.ends(zones, zones, Schools.Choice.START, CATALOGUE).getFirst();
+        return EffectGroup.ends(zones, zones, Schools.Choice.START, CATALOGUE, StepIds.fresh())
+                .getFirst();
     }
 
     private static Precedence precedence(List<EffectGroup> groups, Pin... pins) {
@@ -85,7 +89,7 @@ public class PrecedenceTest {
     @Test
     public void aPinTurnsTheAgeRound() {
         var meet = List.of(group(EffectKind.DUST, "side"), group(EffectKind.FADE, "side"));
-        Pin pin = new Pin("DUST:airbrush-dust", "FADE:mist-fade");
+        Pin pin = new Pin(new StepId("DUST:airbrush-dust"), new StepId("FADE:mist-fade"));
         Precedence p = precedence(meet, pin);
         assertTrue(p.admits(0, 0));
         assertFalse(p.admits(1, 0));
@@ -99,9 +103,9 @@ public class PrecedenceTest {
                         group(EffectKind.DUST, "sill"),
                         group(EffectKind.FADE, "roof"),
                         group(EffectKind.CHIPS, "ends"));
-        Pin a = new Pin("DUST:airbrush-dust", "FADE:mist-fade");
-        Pin b = new Pin("FADE:mist-fade", "CHIPS:sponge-chip");
-        Pin c = new Pin("CHIPS:sponge-chip", "DUST:airbrush-dust");
+        Pin a = new Pin(new StepId("DUST:airbrush-dust"), new StepId("FADE:mist-fade"));
+        Pin b = new Pin(new StepId("FADE:mist-fade"), new StepId("CHIPS:sponge-chip"));
+        Pin c = new Pin(new StepId("CHIPS:sponge-chip"), new StepId("DUST:airbrush-dust"));
         assertTrue(precedence(three, a, b).holds());
         assertFalse(precedence(three, a, b, c).holds());
     }
@@ -135,7 +139,8 @@ public class PrecedenceTest {
                             precedence(groups),
                             rules,
                             Seals.of(Schools.Choice.START, CATALOGUE),
-                            start.zones());
+                            start.zones(),
+                            StepIds.fresh());
             PlanState s = PlanState.before(start, 0, rules, CATALOGUE);
             List<Long> bounds = new ArrayList<>(List.of(s.leastCost()));
             while (!moves.isWhole(s)) {
@@ -174,7 +179,7 @@ public class PrecedenceTest {
             assertTrue(p.act().atMinute() >= clock, p.toString());
             clock = p.act().endMinute();
         }
-        List<String> expected =
+        List<StepId> expected =
                 groups.stream().flatMap(g -> g.acts().stream()).map(Act::id).toList();
         assertEquals(s.steps().stream().map(p -> p.act().id()).toList(), expected);
         assertEquals(s.end(), clock);

@@ -15,6 +15,7 @@ import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Column;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Ledger;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
@@ -186,14 +187,19 @@ public class SchoolsTest {
     @Test
     public void aStepOfMyOwnIsKeptWhereItsPinWantsIt() {
         Technique dry = CATALOGUE.technique("dry-brush");
-        Act own = Act.planned("mine", dry, CATALOGUE.startingMaterial(dry), SUBJECT.subList(0, 1));
+        Act own =
+                Act.planned(
+                        new StepId("mine"),
+                        dry,
+                        CATALOGUE.startingMaterial(dry),
+                        SUBJECT.subList(0, 1));
         PlanRequest bare = request(Map.of(), effect(EffectKind.DUST, "side"));
         PlanRequest r =
                 new PlanRequest(
                         SUBJECT,
                         List.of(),
                         bare.effects(),
-                        List.of(new Pin("DUSTside:airbrush-dust", "mine")),
+                        List.of(new Pin(new StepId("DUSTside:airbrush-dust"), new StepId("mine"))),
                         Climate.REFERENCE,
                         0,
                         Schools.Choice.START,
@@ -240,12 +246,14 @@ public class SchoolsTest {
                                         List.of(),
                                         List.of(
                                                 effect(EffectKind.POWDER, "roof"),
-                                                effect(EffectKind.POWDER, "side"))),
+                                                effect(EffectKind.POWDER, "side")),
+                                        List.of()),
                                 new InStep.Subject(
                                         "B",
                                         SUBJECT,
                                         List.of(),
-                                        List.of(effect(EffectKind.POWDER, "roof")))),
+                                        List.of(effect(EffectKind.POWDER, "roof")),
+                                        List.of())),
                         Climate.REFERENCE,
                         0,
                         Schools.Choice.START);
@@ -256,6 +264,7 @@ public class SchoolsTest {
         Column none = Ledger.of(plan.timed(), CATALOGUE).on("B/windows");
         assertTrue(none.layers().isEmpty(), "what nobody wants is left alone");
         expectThrows(
-                InvalidInput.class, () -> new InStep.Subject("A/B", SUBJECT, List.of(), List.of()));
+                InvalidInput.class,
+                () -> new InStep.Subject("A/B", SUBJECT, List.of(), List.of(), List.of()));
     }
 }

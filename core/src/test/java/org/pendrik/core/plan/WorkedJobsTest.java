@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -17,6 +18,8 @@ import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.MadeFor;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
@@ -410,7 +413,7 @@ public class WorkedJobsTest {
                                 assertEquals(
                                         a.technique().role(),
                                         org.pendrik.core.film.Technique.Role.CLEAR,
-                                        a.id()));
+                                        a.id().value()));
         // glass is cleaned with alcohol when everything else is over, and bears it
         m.inOrder("sludge-wash", "rub-off", "dry-brush", "sponge-chip", "can-final", "clean-glass");
     }
@@ -424,23 +427,18 @@ public class WorkedJobsTest {
                         .wants(EffectKind.FADE, 2, "left", "right", "roof", "cab")
                         .wants(EffectKind.DUST, 2, "left", "right", "trucks", "tank")
                         .wants(EffectKind.JOINT_SHADE, 2, "left", "right", "grilles");
+        var first =
+                new InStep.Subject(
+                        "OVR 14", one.request().zones(), List.of(), one.effects, List.of());
+        var second =
+                new InStep.Subject(
+                        "OVR 15", other.request().zones(), List.of(), other.effects, List.of());
         InStep.Joined joined =
-                InStep.join(
-                        List.of(
-                                new InStep.Subject(
-                                        "OVR 14", one.request().zones(), List.of(), one.effects),
-                                new InStep.Subject(
-                                        "OVR 15",
-                                        other.request().zones(),
-                                        List.of(),
-                                        other.effects)),
-                        Climate.REFERENCE,
-                        0,
-                        Schools.Choice.START);
+                InStep.join(List.of(first, second), Climate.REFERENCE, 0, Schools.Choice.START);
         var plan = (PlanOutcome.Compiled) COMPILER.compile(joined.request());
         assertEquals(String.join("; ", AUDIT.faults(joined.request(), plan)), "");
-        List<PlanStep> a = joined.stepsOf("OVR 14", plan);
-        List<PlanStep> b = joined.stepsOf("OVR 15", plan);
+        List<PlanStep> a = joined.stepsOf(first, plan);
+        List<PlanStep> b = joined.stepsOf(second, plan);
         PlanStep fadeA = byTechnique(a, "mist-fade");
         PlanStep fadeB = byTechnique(b, "mist-fade");
         // one mix, one visit to the booth
@@ -456,14 +454,19 @@ public class WorkedJobsTest {
                         .limit(b.indexOf(fadeB))
                         .noneMatch(s -> s.act().technique().key().startsWith("seal")));
         // every step has the name of its own job's effect
-        Set<String> ids = Set.of("e0", "e1", "e2", "e3", "e4", "e5", "e6", "e7");
-        a.stream()
-                .filter(s -> s.act().id().contains(":"))
-                .forEach(
-                        s ->
-                                assertTrue(
-                                        ids.contains(s.act().id().split(":", -1)[0]),
-                                        s.act().id()));
+        List<String> effects = one.effects.stream().map(Effect::id).toList();
+        Set<StepId> ids = new HashSet<>();
+        for (PlanStep step : a) {
+            assertTrue(ids.add(step.act().id()), step.act().id().value());
+            switch (step.act().madeFor()) {
+                case MadeFor.OfEffect e -> assertTrue(effects.contains(e.effectId()), e.effectId());
+                case MadeFor.OfStep of ->
+                        assertTrue(
+                                a.stream().anyMatch(o -> o.act().id().equals(of.step())),
+                                of.step().value());
+                case MadeFor.Itself _ -> {}
+            }
+        }
         // what the second does not want is not in its list
         assertTrue(b.stream().noneMatch(s -> s.act().technique().key().equals("oil-streak")));
     }
