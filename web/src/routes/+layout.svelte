@@ -4,6 +4,7 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { queryClient } from '$lib/api/queries';
+	import Failed from '$lib/ui/failed.svelte';
 	import KeyCard from '$lib/keys/key-card.svelte';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
@@ -77,7 +78,12 @@
 			</div>
 		</header>
 	{/if}
-	<main id="content" tabindex="-1" class="outline-none">{@render children()}</main>
+	<main id="content" tabindex="-1" class="outline-none">
+		<svelte:boundary onerror={(error) => console.error(error)}>
+			{@render children()}
+			{#snippet failed(error, reset)}<Failed {error} {reset} />{/snippet}
+		</svelte:boundary>
+	</main>
 	<Toasts {atBench} />
 	<KeyCard {keys} />
 </QueryClientProvider>

@@ -1538,6 +1538,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{id}/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["recipeStanding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records": {
         parameters: {
             query?: never;
@@ -1708,6 +1724,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["putBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{id}/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["standing"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2279,6 +2311,12 @@ export interface components {
             /** Format: double */
             uncertainty: number;
         };
+        Companion: {
+            /** Format: uuid */
+            job: string;
+            /** Format: int32 */
+            version: number;
+        };
         CompareAnswer: {
             edges: components["schemas"]["EdgeCompared"][];
             /** Format: double */
@@ -2474,6 +2512,7 @@ export interface components {
         DropMeasures: {
             drops: number[];
             millilitres: number[];
+            note: string;
             share: number[];
             /** Format: double */
             worst: number;
@@ -2722,6 +2761,7 @@ export interface components {
             thinnerDrops: number;
         };
         FlowTest: {
+            note: string;
             onTheLine: boolean;
             /** Format: int32 */
             paintDrops: number;
@@ -2832,7 +2872,11 @@ export interface components {
         InStepOrder: {
             /** Format: int32 */
             version: number;
-            with: string[];
+            with: components["schemas"]["Companion"][];
+        };
+        InStepView: {
+            makeup: components["schemas"]["MakeupView"];
+            versions: components["schemas"]["Companion"][];
         };
         Job: {
             archived: boolean;
@@ -4013,10 +4057,17 @@ export interface components {
             regionId: string;
             unit: string;
         };
+        Standing: {
+            gone: boolean;
+            /** Format: int32 */
+            version: number;
+        };
         StepDraft: {
             /** Format: double */
             backShare?: number | null;
             id: string;
+            madeForEffect?: string | null;
+            madeForStep?: string | null;
             material: string;
             /** @enum {string|null} */
             origin?: "EFFECT" | "INSERTED" | "MANUAL" | null;
@@ -4042,6 +4093,8 @@ export interface components {
             /** Format: date-time */
             finishedAt?: string | null;
             id: string;
+            madeForEffect?: string | null;
+            madeForStep?: string | null;
             material: string;
             /** @enum {string} */
             origin: "EFFECT" | "INSERTED" | "MANUAL";
@@ -4067,6 +4120,8 @@ export interface components {
             earliest: string;
             hex?: string | null;
             id: string;
+            madeForEffect?: string | null;
+            madeForStep?: string | null;
             material: string;
             materialName: string;
             materials: string[];
@@ -5709,7 +5764,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["MakeupView"];
+                    "*/*": components["schemas"]["InStepView"];
                 };
             };
         };
@@ -6794,6 +6849,28 @@ export interface operations {
             };
         };
     };
+    recipeStanding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Standing"];
+                };
+            };
+        };
+    };
     readIn: {
         parameters: {
             query?: never;
@@ -7085,6 +7162,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    standing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Standing"];
+                };
             };
         };
     };

@@ -50,7 +50,7 @@
 						stroke-width="2"
 						vector-effect="non-scaling-stroke"
 					/>
-					{#each p.places as [x, y] (x)}
+					{#each p.places as [x, y], i (i)}
 						<path
 							d="M{x} {y}h0.01"
 							stroke="currentColor"

@@ -29,7 +29,7 @@
 {/snippet}
 
 {#snippet advised(all: Schemas['Advised'][], prototypeHex?: string)}
-	{#each all as a (a.text)}
+	{#each all as a, i (i)}
 		<p
 			class="mt-1 {a.what === 'STOP' ? '' : 'border-l-4 pl-2'} {a.possible
 				? 'border-ink'

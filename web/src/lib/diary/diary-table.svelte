@@ -36,7 +36,8 @@
 							{#if diary.lags[slot.stepId]}<span class="block text-soft"
 									>waits: {diary.lags[slot.stepId]}</span
 								>{/if}
-							{#each slot.warnings as w (w)}<span class="block border-l-4 border-ink pl-2">{w}</span
+							{#each slot.warnings as w, i (i)}<span class="block border-l-4 border-ink pl-2"
+									>{w}</span
 								>{/each}
 						</span>
 					</li>

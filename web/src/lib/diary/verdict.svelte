@@ -39,7 +39,7 @@
 			<p class="tag">{diary.lateMinutes ? 'What drives it late' : 'What the time goes into'}</p>
 			<table class="mt-1 w-full max-w-xl">
 				<tbody>
-					{#each diary.drivers.slice(0, 5) as d (d.kind + d.label)}
+					{#each diary.drivers.slice(0, 5) as d, i (i)}
 						<tr class="border-t border-line">
 							<th scope="row" class="py-0.5 text-left font-normal first-letter:uppercase"
 								>{d.label}</th

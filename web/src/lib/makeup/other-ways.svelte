@@ -28,7 +28,7 @@
 		{/if}
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 		<ol class="flex gap-3 overflow-x-auto pb-2" tabindex="0" aria-label="Plans beside one another">
-			{#each list as a, i (a.title)}
+			{#each list as a, i (i)}
 				<li
 					class="flex w-64 shrink-0 flex-col gap-1 border-t-4 bg-sheet px-3 py-2 {i === 0
 						? 'border-ink'

@@ -1,7 +1,8 @@
 import { api, must, type Schemas } from '$lib/api/client';
 import { queryClient, refreshJob } from '$lib/api/queries';
-import { makeupVersion } from '$lib/api/versions';
+import { makeupNow } from '$lib/api/versions';
 import type { Desk } from '$lib/ui/desk.svelte';
+import { takenBack } from '$lib/ui/taken-back';
 
 export type Makeup = Schemas['MakeupView'];
 export type Step = Schemas['StepView'];
@@ -20,8 +21,35 @@ const draftOf = (s: Step): Draft => ({
 	origin: s.origin,
 	reason: s.reason,
 	takesBack: s.takesBack ?? null,
-	backShare: s.backShare ?? null
+	backShare: s.backShare ?? null,
+	madeForEffect: s.madeForEffect ?? null,
+	madeForStep: s.madeForStep ?? null
 });
+
+type Content = { steps: Draft[]; pins: Pin[]; schools: Answers };
+
+const contentOf = (view: Makeup): Content => ({
+	steps: view.steps.map(draftOf),
+	pins: view.pins,
+	schools: view.schools
+});
+
+const pinKey = (p: Pin) => ({ ...p, id: JSON.stringify([p.firstId, p.thenId]) });
+const pinOf = ({ firstId, thenId }: Pin): Pin => ({ firstId, thenId });
+
+/** The plan with one edit taken back; what is done stands in front, as it was logged. */
+function planBack(before: Content, after: Content, now: Makeup): Content {
+	const here = contentOf(now);
+	const done = new Set(now.steps.filter((s) => s.done).map((s) => s.id));
+	const steps = takenBack(before.steps, after.steps, here.steps);
+	return {
+		steps: [...here.steps.filter((s) => done.has(s.id)), ...steps.filter((s) => !done.has(s.id))],
+		pins: takenBack(before.pins.map(pinKey), after.pins.map(pinKey), here.pins.map(pinKey)).map(
+			pinOf
+		),
+		schools: before.schools
+	};
+}
 
 /** Edits of the plan. Each sends the whole list with the version that was seen; the list before is the way back. */
 export class PlanDesk {
@@ -50,15 +78,19 @@ export class PlanDesk {
 		return this.steps.find((s) => s.id === this.chosen);
 	}
 
+	#key = () => ['job', this.jobId, 'makeup'];
+
 	#take = (fresh: Makeup) => {
-		queryClient.setQueryData(['job', this.jobId, 'makeup'], fresh);
+		queryClient.setQueryData(this.#key(), fresh);
 	};
 
-	#version(): number {
+	#seen(): Makeup {
 		const view = this.view();
 		if (!view) throw new Error('The plan is not loaded yet. Wait a moment and repeat it.');
-		return view.version;
+		return view;
 	}
+
+	#version = (): number => this.#seen().version;
 
 	#path = () => ({ params: { path: { jobId: this.jobId } } });
 
@@ -79,23 +111,23 @@ export class PlanDesk {
 	}
 
 	#edit(label: string, run: () => Promise<void>): Promise<boolean> {
-		let before: { steps: Draft[]; pins: Pin[]; schools: Answers } = {
-			steps: [],
-			pins: [],
-			schools: {}
-		};
-		const after = () => refreshJob(this.jobId);
+		let before: Content = { steps: [], pins: [], schools: {} };
+		let after = before;
+		const refresh = () => refreshJob(this.jobId);
 		return this.desk.edit(
 			label,
-			() => {
-				before = { steps: this.#drafts(), pins: this.#pins(), schools: this.schools };
-				return run();
-			},
-			after,
 			async () => {
-				const version = await makeupVersion(this.jobId);
-				await this.#put(before.steps, before.pins, version, before.schools);
-				await after();
+				const seen = this.view();
+				if (seen) before = contentOf(seen);
+				await run();
+				after = contentOf(queryClient.getQueryData<Makeup>(this.#key()) ?? this.#seen());
+			},
+			refresh,
+			async () => {
+				const now = await makeupNow(this.jobId);
+				const back = planBack(before, after, now);
+				await this.#put(back.steps, back.pins, now.version, back.schools);
+				await refresh();
 			}
 		);
 	}
@@ -147,7 +179,7 @@ export class PlanDesk {
 	/** Puts a way of taking a coat back in as the next step. */
 	takeBack(stepId: string, zones: string[], share: number, way: Way): Promise<boolean> {
 		return this.#edit(`${way.name} comes next`, async () => {
-			const version = await makeupVersion(this.jobId);
+			const { version } = await makeupNow(this.jobId);
 			this.#take(
 				await must(
 					api.POST('/api/jobs/{jobId}/makeup/take-back/step', {
@@ -166,19 +198,50 @@ export class PlanDesk {
 		});
 	}
 
-	/** Plans other jobs in step with this one. */
+	/** Plans other jobs in step with this one; taking it back takes it back in all of them. */
 	inStep(others: string[]): Promise<boolean> {
-		return this.#edit('Planned in step', async () => {
-			const version = this.#version();
-			this.#take(
-				await must(
+		type One = { before: Content; after: Content };
+		const all: Record<string, One> = {};
+		const refresh = async () => {
+			await Promise.all([this.jobId, ...others].map(refreshJob));
+		};
+		return this.desk.edit(
+			'Planned in step',
+			async () => {
+				const seen = await Promise.all(others.map(makeupNow));
+				const version = this.#version();
+				const before = [this.#seen(), ...seen].map(contentOf);
+				const answer = await must(
 					api.POST('/api/jobs/{jobId}/makeup/in-step', {
 						...this.#path(),
-						body: { with: others, version }
+						body: {
+							with: others.map((job, i) => ({ job, version: seen[i]?.version ?? 0 })),
+							version
+						}
 					})
-				)
-			);
-		});
+				);
+				this.#take(answer.makeup);
+				const left = [answer.makeup, ...(await Promise.all(others.map(makeupNow)))].map(contentOf);
+				[this.jobId, ...others].forEach((job, i) => {
+					const [b, a] = [before[i], left[i]];
+					if (b && a) all[job] = { before: b, after: a };
+				});
+			},
+			refresh,
+			async () => {
+				for (const [jobId, { before, after }] of Object.entries(all)) {
+					const now = await makeupNow(jobId);
+					const { steps, pins, schools } = planBack(before, after, now);
+					await must(
+						api.PUT('/api/jobs/{jobId}/makeup', {
+							params: { path: { jobId } },
+							body: { steps, pins, schools, version: now.version }
+						})
+					);
+				}
+				await refresh();
+			}
+		);
 	}
 
 	#drafts = (): Draft[] => this.steps.map(draftOf);

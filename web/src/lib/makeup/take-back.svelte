@@ -114,7 +114,7 @@
 				{/if}
 			</div>
 			<ol>
-				{#each answer.ways as w, i (w.technique + w.material)}
+				{#each answer.ways as w, i (i)}
 					<li class="flex flex-wrap items-center gap-x-3 border-t border-line py-1">
 						<span class="grow">
 							<strong class="font-label {large ? 'text-[1.5rem]' : 'text-lg'}"

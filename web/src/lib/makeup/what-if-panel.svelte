@@ -60,8 +60,11 @@
 				? 'It would be ready at the same time.'
 				: `It would be ready ${span(Math.abs(later) * 60_000)} ${later > 0 ? 'later' : 'earlier'} at best.`}
 		</p>
-		{#each ask.then.worse as w (w)}<p><strong class="tag text-ink">✕ new</strong> {w}</p>{/each}
-		{#each ask.then.better as b (b)}<p><strong class="tag text-ink">✓ gone</strong> {b}</p>{/each}
+		{#each ask.then.worse as w, i (i)}<p><strong class="tag text-ink">✕ new</strong> {w}</p>{/each}
+		{#each ask.then.better as b, i (i)}<p>
+				<strong class="tag text-ink">✓ gone</strong>
+				{b}
+			</p>{/each}
 		{#if !ask.then.worse.length && !ask.then.better.length}<p class="text-soft">
 				Nothing new would stop or warn.
 			</p>{/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
-	import { api, must } from '$lib/api/client';
+	import { api, must, said } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
+	import { numberIn } from '$lib/ui/number';
 	import { createQuery } from '@tanstack/svelte-query';
 	import type { BottleView } from './shelf';
 	import { stateOf } from './shelf';
@@ -31,7 +32,7 @@
 			must(api.GET('/api/shelf/{id}/substitutes', { params: { path: { id: bottle.id } } }))
 	}));
 	const b = $derived(bottle.bottle);
-	const number = (t: string) => Number(t.replace(',', '.'));
+	let problem = $state('');
 </script>
 
 <section aria-label={b.name} class="border-t-4 border-double border-line pt-2">
@@ -52,14 +53,19 @@
 		class="mt-2 flex flex-wrap items-end gap-2"
 		onsubmit={(event) => {
 			event.preventDefault();
-			onsave({
-				...b,
-				amountMl: number(amount),
-				dropMl: number(drop),
-				place,
-				notes,
-				keepsUntil: keeps || null
-			});
+			problem = '';
+			try {
+				onsave({
+					...b,
+					amountMl: numberIn('Left', amount),
+					dropMl: numberIn('A drop', drop),
+					place,
+					notes,
+					keepsUntil: keeps || null
+				});
+			} catch (error) {
+				problem = said(error);
+			}
 		}}
 	>
 		<label class="flex flex-col"
@@ -86,6 +92,7 @@
 			><span class="tag">Notes</span><input bind:value={notes} /></label
 		>
 		<Button type="submit">Save</Button>
+		{#if problem}<p role="alert" class="basis-full border-l-4 border-ink pl-3">{problem}</p>{/if}
 	</form>
 	{#if bottle.mixes}
 		<SwatchForm

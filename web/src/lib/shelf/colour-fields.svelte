@@ -16,14 +16,20 @@
 		b = c.b.toFixed(1);
 	}
 
-	async function read() {
+	let asked = 0;
+
+	/** Six digits are a colour as soon as they are typed; what is none is said once the field is left. */
+	async function read(left: boolean) {
 		problem = '';
-		if (!srgb.trim()) return;
+		const now = ++asked;
+		const whole = /^#?[0-9a-f]{6}$/i.test(srgb.trim());
+		if (!srgb.trim() || !(whole || left)) return;
 		try {
-			const body = { colour: null, srgb, light: null };
-			show((await must(api.POST('/api/calc/colour/estimate', { body }))).colour);
+			const body = { colour: null, srgb: srgb.trim(), light: null };
+			const { colour } = await must(api.POST('/api/calc/colour/estimate', { body }));
+			if (now === asked) show(colour);
 		} catch (error) {
-			problem = said(error);
+			if (now === asked) problem = said(error);
 		}
 	}
 </script>
@@ -56,7 +62,8 @@
 		maxlength="7"
 		aria-describedby={problem ? id : undefined}
 		bind:value={srgb}
-		onchange={() => void read()}
+		oninput={() => void read(false)}
+		onchange={() => void read(true)}
 	/></label
 >
 {#if problem}<p {id} role="alert" class="basis-full border-l-4 border-ink pl-3">{problem}</p>{/if}

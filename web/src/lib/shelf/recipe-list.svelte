@@ -37,7 +37,7 @@
 				{#if r.missing.length}<p class="border-l-4 border-ink pl-2">
 						Not there any more: {r.missing.join(', ')}. Search again with what is on the shelf.
 					</p>{/if}
-				{#each r.cards as c (c.noted)}
+				{#each r.cards as c (c.id)}
 					<p class="text-sm text-soft">
 						Card: came out {c.words} than predicted. Taught {c.taught}{c.left > 1
 							? `; ${c.left.toFixed(1)} is left over`

@@ -58,7 +58,7 @@
 	</p>
 	{#if swatches.length}
 		<ul class="mt-1">
-			{#each swatches as s (s.ground + s.share)}
+			{#each swatches as s, i (i)}
 				<li class="flex flex-wrap items-baseline gap-x-3">
 					<span class="w-32">{told(s)}</span>
 					<span class="figure"

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Button from '$lib/ui/button.svelte';
 	import type { Schemas } from '$lib/api/client';
+	import { number } from '$lib/ui/number';
 	import ColourFields from './colour-fields.svelte';
 
 	/** What colour is wanted: typed, or faded by some lightness from what it is now. */
@@ -19,7 +20,6 @@
 	let b = $state(start()?.b.toFixed(1) ?? '');
 	let by = $state('8');
 
-	const number = (t: string) => (t.trim() === '' ? Number.NaN : Number(t.replace(',', '.')));
 	const typed = $derived({ l: number(l), a: number(a), b: number(b) });
 	const holds = $derived(Object.values(typed).every(Number.isFinite));
 </script>

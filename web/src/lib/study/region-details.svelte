@@ -130,4 +130,4 @@
 	</p>
 {/if}
 {#if m.blurred}<p>Part of it is out of focus: small marks are lost there.</p>{/if}
-{#each m.cannot as c (c)}<p class="text-soft">{c}</p>{/each}
+{#each m.cannot as c, i (i)}<p class="text-soft">{c}</p>{/each}

@@ -1,7 +1,8 @@
 import { api, must, type Schemas } from '$lib/api/client';
 import { keepStudy, refreshJob } from '$lib/api/queries';
-import { studyVersion } from '$lib/api/versions';
+import { studyNow } from '$lib/api/versions';
 import type { Desk } from '$lib/ui/desk.svelte';
+import { takenBack } from '$lib/ui/taken-back';
 
 export type Region = Schemas['JobRegion'];
 export type Effect = Schemas['JobEffect'];
@@ -77,15 +78,18 @@ export class StudyDesk {
 
 	setRegions(label: string, change: (regions: Region[]) => Region[]): Promise<boolean> {
 		let before: Region[] = [];
+		let after: Region[] = [];
 		return this.desk.edit(
 			label,
 			() => {
 				before = this.regions;
-				return this.#putRegions(change(before), this.#version());
+				after = change(before);
+				return this.#putRegions(after, this.#version());
 			},
 			this.#after,
 			async () => {
-				await this.#putRegions(before, await studyVersion(this.jobId));
+				const now = await studyNow(this.jobId);
+				await this.#putRegions(takenBack(before, after, now.regions), now.version);
 				await this.#after();
 			}
 		);
@@ -93,15 +97,18 @@ export class StudyDesk {
 
 	setEffects(label: string, change: (effects: Effect[]) => Effect[]): Promise<boolean> {
 		let before: Effect[] = [];
+		let after: Effect[] = [];
 		return this.desk.edit(
 			label,
 			() => {
 				before = this.effects;
-				return this.#putEffects(change(before), this.#version());
+				after = change(before);
+				return this.#putEffects(after, this.#version());
 			},
 			this.#after,
 			async () => {
-				await this.#putEffects(before, await studyVersion(this.jobId));
+				const now = await studyNow(this.jobId);
+				await this.#putEffects(takenBack(before, after, now.effects), now.version);
 				await this.#after();
 			}
 		);
@@ -109,18 +116,21 @@ export class StudyDesk {
 
 	setSamples(label: string, change: (samples: Sample[]) => Sample[]): Promise<boolean> {
 		let before: Sample[] = [];
+		let after: Sample[] = [];
 		return this.desk.edit(
 			label,
 			() => {
 				before = this.samples;
-				return this.#putSamples(change(before), this.#version());
+				after = change(before);
+				return this.#putSamples(after, this.#version());
 			},
 			async () => {
 				await this.beforeMeasures();
 				await this.#after();
 			},
 			async () => {
-				await this.#putSamples(before, await studyVersion(this.jobId));
+				const now = await studyNow(this.jobId);
+				await this.#putSamples(takenBack(before, after, now.samples), now.version);
 				await this.#after();
 			}
 		);

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { api, must } from '$lib/api/client';
 	import QuickCard from './quick-card.svelte';
-	import { number, Quick } from './quick.svelte';
+	import { Quick } from './quick.svelte';
+	import { numberIn } from '$lib/ui/number';
 
 	const wiper = new Quick(
 		'wiper',
@@ -14,7 +15,7 @@
 						paneHeight: f.height,
 						arm: f.arm,
 						blade: f.blade,
-						sweepDegrees: number(f.sweep),
+						sweepDegrees: numberIn('Sweep', f.sweep),
 						ratio: f.ratio
 					}
 				})
@@ -37,7 +38,7 @@
 						length: f.length,
 						apart: f.apart,
 						ratio: f.ratio,
-						viewingMm: number(f.viewing)
+						viewingMm: numberIn('Seen from', f.viewing)
 					}
 				})
 			)
@@ -45,7 +46,7 @@
 	const units = new Quick('units', { value: '20', from: 'PSI' }, (f) =>
 		must(
 			api.POST('/api/calc/scale/units', {
-				body: { value: number(f.value), from: f.from as 'PSI' }
+				body: { value: numberIn('Value', f.value), from: f.from as 'PSI' }
 			})
 		)
 	);

@@ -2,10 +2,6 @@ import { said } from '$lib/api/client';
 
 const PAUSE_MS = 180;
 
-/** A number as people type it; not a number when it is none. */
-export const number = (text: string): number =>
-	text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.'));
-
 /** One small question: its fields, remembered from last time, and the answer to what they say now. */
 export class Quick<Fields extends Record<string, string>, Answer> {
 	fields: Fields;

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { number, Quick } from './quick.svelte';
+import { Quick } from './quick.svelte';
 
 const kept = new Map<string, string>();
 
@@ -10,12 +10,6 @@ describe('small answers', () => {
 			getItem: (k: string) => kept.get(k) ?? null,
 			setItem: (k: string, v: string) => kept.set(k, v)
 		});
-	});
-
-	it('reads numbers with a comma or a point, and nothing else', () => {
-		expect(number(' 1,5 ')).toBe(1.5);
-		expect(number('')).toBeNaN();
-		expect(number('a')).toBeNaN();
 	});
 
 	it('remembers what was typed, and only what it knows', async () => {

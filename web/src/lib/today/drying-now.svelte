@@ -17,7 +17,7 @@
 		<p class="mt-2 text-soft">Nothing is wet: every coat takes the next one.</p>
 	{/if}
 	<ul class="mt-2">
-		{#each day.drying as d (d.jobId + d.material + d.laid)}
+		{#each day.drying as d, i (i)}
 			{@const touch = share(d, time(d.touchAt)) * 100}
 			<li class="border-t border-line py-2">
 				<p class="flex flex-wrap justify-between gap-x-3">

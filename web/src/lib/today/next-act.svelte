@@ -14,7 +14,7 @@
 
 {#if open.length}
 	<div class="grid gap-4 {open.length > 1 ? 'lg:grid-cols-2' : ''}">
-		{#each open as o, i (o.clock.stepId)}
+		{#each open as o, i (o.jobId + o.clock.stepId)}
 			{@const waits = time(o.clock.opensAt) > now}
 			<section class="sheet flex flex-wrap items-end gap-x-10 gap-y-3 px-5 py-4">
 				<div>
@@ -68,7 +68,7 @@
 		{/if}
 	</section>
 {/if}
-{#each missed as o (o.clock.stepId)}
+{#each missed as o (o.jobId + o.clock.stepId)}
 	<p class="mt-3 border-l-8 border-ink bg-sheet px-4 py-2">
 		<strong>{o.jobName}:</strong> the window of the {o.clock.coat} closed {when(
 			o.clock.closesAt,

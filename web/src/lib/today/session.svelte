@@ -19,7 +19,7 @@
 		<p class="mt-2 text-soft">No step falls into the next bench time.</p>
 	{/if}
 	<ol class="mt-2">
-		{#each day.session as s, i (s.jobId + s.start + s.name)}
+		{#each day.session as s, i (i)}
 			<li class="grid grid-cols-[7.5rem_1fr_auto] items-baseline gap-3 border-t border-line py-1.5">
 				<span class="figure text-lg"
 					>{i === 0 || day.session[i - 1]?.start.slice(0, 10) !== s.start.slice(0, 10)

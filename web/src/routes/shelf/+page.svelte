@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { api, must, type Schemas } from '$lib/api/client';
-	import { queryClient, recipesQuery, shelfQuery } from '$lib/api/queries';
+	import type { Schemas } from '$lib/api/client';
+	import { recipesQuery, shelfQuery } from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import SaveButton from '$lib/paper/save-button.svelte';
 	import BottleCard from '$lib/shelf/bottle-card.svelte';
@@ -12,6 +12,7 @@
 	import NewBottle from '$lib/shelf/new-bottle.svelte';
 	import RecipeList from '$lib/shelf/recipe-list.svelte';
 	import ShelfWall from '$lib/shelf/shelf-wall.svelte';
+	import { ShelfDesk } from '$lib/shelf/shelf-desk.svelte';
 	import TableImport from '$lib/shelf/table-import.svelte';
 	import ToBuy from '$lib/shelf/to-buy.svelte';
 	import type { BottleView } from '$lib/shelf/shelf';
@@ -45,13 +46,7 @@
 	const bottles = $derived(shelf.data?.bottles ?? []);
 	const nameOf = (id: string) =>
 		bottles.find((b) => b.id === id)?.bottle.name ?? 'a bottle that is gone';
-	const fresh = () =>
-		Promise.all([
-			queryClient.invalidateQueries({ queryKey: ['shelf'] }),
-			queryClient.invalidateQueries({ queryKey: ['recipes'] }),
-			queryClient.invalidateQueries({ queryKey: ['shopping'] }),
-			...(forJob ? [queryClient.invalidateQueries({ queryKey: ['job', forJob] })] : [])
-		]);
+	const edits = new ShelfDesk(desk, forJob, () => table.look());
 
 	Keys.use('Shelf', () => [
 		{ key: 'ArrowDown', label: 'Next bottle in the cup', run: () => table.choose(1) },
@@ -63,49 +58,14 @@
 		{ key: 'r', label: 'Keep the recipe', run: () => (naming = table.drops.length > 0) }
 	]);
 
-	const putBottle = (id: string, version: number | null, bottle: BottleView['bottle']) =>
-		must(api.PUT('/api/shelf/{id}', { params: { path: { id } }, body: { version, bottle } }));
-	const versionOf = async (id: string) => {
-		const now = await must(api.GET('/api/shelf'));
-		return now.bottles.find((b) => b.id === id)?.version ?? null;
-	};
-
-	function save(b: BottleView, draft: BottleView['bottle']) {
-		const before = b.bottle;
-		void desk.edit(
-			`${draft.name} is stored`,
-			() => putBottle(b.id, b.version, draft),
-			fresh,
-			async () => {
-				await putBottle(b.id, await versionOf(b.id), before);
-				await fresh();
-			}
-		);
-	}
-
 	function takeAway(b: BottleView) {
-		const path = { id: b.id };
 		picked = undefined;
-		void desk.edit(
-			`${b.bottle.name} is off the shelf`,
-			() =>
-				must(api.DELETE('/api/shelf/{id}', { params: { path, query: { version: b.version } } })),
-			fresh,
-			async () => {
-				await must(
-					api.POST('/api/shelf/{id}/back', {
-						params: { path, query: { version: b.version + 1 } }
-					})
-				);
-				await fresh();
-			}
-		);
+		void edits.takeAway(b);
 	}
 
 	function keep() {
 		const view = table.view;
 		if (!view || !name.trim()) return;
-		const id = crypto.randomUUID();
 		const recipe: Schemas['RecipeDraft'] = {
 			name: name.trim(),
 			target: table.target ?? view.colour,
@@ -120,106 +80,7 @@
 		// what is kept for a step is done with here
 		back?.focus();
 		name = '';
-		void desk.edit(
-			forStep ? `${recipe.name} is kept, and ${forStep} is mixed by it` : `${recipe.name} is kept`,
-			() =>
-				must(
-					api.PUT('/api/recipes/{id}', {
-						params: { path: { id } },
-						body: { version: null, recipe }
-					})
-				),
-			fresh,
-			async () => {
-				await must(
-					api.DELETE('/api/recipes/{id}', { params: { path: { id }, query: { version: 1 } } })
-				);
-				await fresh();
-			}
-		);
-	}
-
-	function forget(r: Schemas['RecipeView']) {
-		const path = { id: r.id };
-		void desk.edit(
-			`${r.recipe.name} is taken away`,
-			() =>
-				must(api.DELETE('/api/recipes/{id}', { params: { path, query: { version: r.version } } })),
-			fresh,
-			async () => {
-				await must(
-					api.POST('/api/recipes/{id}/back', {
-						params: { path, query: { version: r.version + 1 } }
-					})
-				);
-				await fresh();
-			}
-		);
-	}
-
-	function card(r: Schemas['RecipeView'], seen: Schemas['Lab']) {
-		const id = crypto.randomUUID();
-		void desk.edit(
-			`${r.recipe.name}: the bottles have learned`,
-			() =>
-				must(
-					api.PUT('/api/recipes/{id}/cards', {
-						params: { path: { id: r.id } },
-						body: { id, seen }
-					})
-				),
-			async () => {
-				await fresh();
-				await table.look();
-			},
-			async () => {
-				await must(
-					api.DELETE('/api/recipes/{id}/cards/{card}', {
-						params: { path: { id: r.id, card: id } }
-					})
-				);
-				await fresh();
-				await table.look();
-			}
-		);
-	}
-
-	async function takeOff(id: string) {
-		const version = await versionOf(id);
-		if (version === null) return;
-		await must(api.DELETE('/api/shelf/{id}', { params: { path: { id }, query: { version } } }));
-	}
-
-	function putNew(draft: BottleView['bottle']) {
-		const id = crypto.randomUUID();
-		void desk.edit(
-			`${draft.name} stands on the shelf`,
-			() => putBottle(id, null, draft),
-			fresh,
-			async () => {
-				await takeOff(id);
-				await fresh();
-			}
-		);
-	}
-
-	/** A table is taken back bottle by bottle: what is new goes, what changed is as it was. */
-	function storeTable(csv: string, many: number) {
-		const before = bottles;
-		void desk.edit(
-			many === 1 ? 'One bottle is stored' : `${many} bottles are stored`,
-			() => must(api.POST('/api/shelf/table', { body: { csv } })),
-			fresh,
-			async () => {
-				const now = await must(api.GET('/api/shelf'));
-				for (const n of now.bottles) {
-					const was = before.find((b) => b.id === n.id);
-					if (!was) await takeOff(n.id);
-					else if (was.version !== n.version) await putBottle(n.id, n.version, was.bottle);
-				}
-				await fresh();
-			}
-		);
+		void edits.keep(recipe, forStep);
 	}
 
 	async function use(r: Schemas['RecipeView']) {
@@ -266,13 +127,13 @@
 							rule={table.ruleOf(b.id)}
 							onrule={(rule) => table.rule(b.id, rule)}
 							onadd={() => void table.add(b.id, 1)}
-							onsave={(draft) => save(b, draft)}
+							onsave={(draft) => void edits.save(b, draft)}
 							ontake={() => takeAway(b)}
 						/>
 					{/each}
 					<details open={swatch !== undefined}>
 						<summary class="font-label text-lg font-semibold">Put a bottle on the shelf</summary>
-						<NewBottle measured={swatch} onput={putNew} />
+						<NewBottle measured={swatch} onput={(draft) => void edits.putNew(draft)} />
 					</details>
 					<details>
 						<summary class="font-label text-lg font-semibold">Tables and palettes</summary>
@@ -280,7 +141,7 @@
 							<SaveButton from="/api/shelf/table.csv">Save the shelf as a table</SaveButton>
 							<SaveButton from="/api/shelf/palette.gpl">Save its colours as a palette</SaveButton>
 						</div>
-						<TableImport onstore={storeTable} />
+						<TableImport onstore={(csv, many) => void edits.storeTable(csv, many, bottles)} />
 					</details>
 				</div>
 				<div class="flex flex-col gap-5">
@@ -320,8 +181,8 @@
 								light={table.light}
 								{nameOf}
 								onuse={(r) => void use(r)}
-								onforget={forget}
-								oncard={card}
+								onforget={(r) => void edits.forget(r)}
+								oncard={(r, seen) => void edits.card(r, seen)}
 							/>
 						</section>
 					{/if}

@@ -2,19 +2,24 @@
 	import { api, must } from '$lib/api/client';
 	import LayoutCards from '$lib/thumb/layout-cards.svelte';
 	import QuickCard from '$lib/thumb/quick-card.svelte';
-	import { number, Quick } from '$lib/thumb/quick.svelte';
+	import { Quick } from '$lib/thumb/quick.svelte';
+	import { numberIn, scaleIn } from '$lib/ui/number';
 	import Button from '$lib/ui/button.svelte';
 
 	const parts = (text: string) =>
 		text
 			.split(/[:/\s]+/)
 			.filter(Boolean)
-			.map(number);
+			.map((part) => numberIn('Parts', part));
 	const ratio = new Quick('ratio', { parts: '1:2', ml: '0.6', drop: '0.05' }, (f) => {
 		const list = parts(f.parts);
 		return must(
 			api.POST('/api/calc/mix/ratio', {
-				body: { parts: list, dropMl: list.map(() => number(f.drop)), wantedMl: number(f.ml) }
+				body: {
+					parts: list,
+					dropMl: list.map(() => numberIn('A drop', f.drop)),
+					wantedMl: numberIn('Amount', f.ml)
+				}
 			})
 		);
 	});
@@ -48,16 +53,19 @@
 			must(
 				api.POST('/api/calc/mix/amount', {
 					body: {
-						areaMm2: number(f.length) * number(f.height) * number(f.sides),
-						models: number(f.models),
-						coats: number(f.coats),
-						filmMicrometres: number(f.film),
+						areaMm2:
+							numberIn('Length', f.length) *
+							numberIn('Height', f.height) *
+							numberIn('Sides', f.sides),
+						models: numberIn('Models', f.models),
+						coats: numberIn('Coats', f.coats),
+						filmMicrometres: numberIn('Dry film', f.film),
 						solids: 0.3,
 						transfer: 0.35,
-						thinnerPerPaint: number(f.thinner),
-						cupMl: number(f.cup),
-						bottleMl: number(f.bottle),
-						pricePerMl: number(f.price)
+						thinnerPerPaint: numberIn('Thinner', f.thinner),
+						cupMl: numberIn('Cup', f.cup),
+						bottleMl: numberIn('Bottle', f.bottle),
+						pricePerMl: numberIn('Price', f.price)
 					}
 				})
 			)
@@ -69,10 +77,10 @@
 			must(
 				api.POST('/api/calc/mix/flow', {
 					body: {
-						run: number(f.run),
-						line: number(f.line),
-						paintDrops: number(f.paint),
-						thinnerDrops: number(f.thinner),
+						run: numberIn('It ran', f.run),
+						line: numberIn('Yours', f.line),
+						paintDrops: numberIn('Paint', f.paint),
+						thinnerDrops: numberIn('Thinner', f.thinner),
 						cup: f.by === 'cup'
 					}
 				})
@@ -108,11 +116,11 @@
 				api.POST('/api/calc/mix/airbrush', {
 					body: {
 						effect: f.effect,
-						ratio: number(f.ratio),
+						ratio: scaleIn(f.ratio),
 						carries: f.carries as 'WATER',
 						retarder: f.retarder === 'yes',
-						celsius: number(f.celsius),
-						humidity: number(f.humidity) / 100
+						celsius: numberIn('Air', f.celsius),
+						humidity: numberIn('Damp', f.humidity) / 100
 					}
 				})
 			)
@@ -127,7 +135,7 @@
 						length: f.length,
 						on: f.on as 'PROTOTYPE',
 						ratio: f.ratio,
-						viewingMm: number(f.viewing)
+						viewingMm: numberIn('Seen from', f.viewing)
 					}
 				})
 			)
@@ -165,6 +173,7 @@
 						a.share ?? []
 					)}.
 				</p>
+				{#if a.note}<p class="border-l-4 border-ink pl-3">{a.note}</p>{/if}
 			{/snippet}
 		</QuickCard>
 		<QuickCard
@@ -240,12 +249,13 @@
 					{:else if a.paintDrops > 0}
 						<span class="figure text-3xl">+ {a.paintDrops}</span> drops of paint
 					{:else}
-						Thicker than the paint itself: begin again with less thinner
+						<span class="figure text-3xl">Drops do not do it</span>
 					{/if}
 				</p>
+				{#if a.note}<p class="border-l-4 border-ink pl-3">{a.note}</p>{/if}
 				<p class="text-soft">
-					Thinner is {(a.share * 100).toFixed(0)} % of the cup now, {(a.wanted * 100).toFixed(0)} % then.
-					Test again.
+					Thinner is {(a.share * 100).toFixed(0)} % of the cup now{#if a.thinnerDrops || a.paintDrops},
+						{(a.wanted * 100).toFixed(0)} % then{/if}. Test again.
 				</p>
 			{/snippet}
 		</QuickCard>

@@ -63,7 +63,8 @@
 				</ol>
 			</nav>
 		{/if}
-		{@render slot()}
+		<!-- each job has views of its own: what a view holds is bound to the job it was made for -->
+		{#key id}{@render slot()}{/key}
 	{/snippet}
 </Loaded>
 

@@ -172,7 +172,7 @@ public class StepCups {
     @Transactional(readOnly = true)
     public List<ShoppingLine> shopping() {
         Map<String, Tally> all = new LinkedHashMap<>();
-        for (Job job : jobs.all()) {
+        for (Job job : jobs.all().stream().filter(j -> !j.archived()).toList()) {
             for (Act act : plans.filmCase(job.id(), plans.of(job.id()).steps()).acts()) {
                 MixView mix = act.done() ? null : mix(job, act, act.material());
                 if (mix == null) {

@@ -6,7 +6,7 @@ import org.pendrik.core.paper.Tread;
 import org.pendrik.core.paper.WiperArc;
 import org.pendrik.core.units.FeetInches;
 import org.pendrik.core.units.Gauge;
-import org.pendrik.core.units.Rational;
+import org.pendrik.core.units.Scale;
 
 /** Small questions about what is laid out on the model: wiper arcs, treads, rows of marks. */
 final class LayoutQuestions {
@@ -36,7 +36,7 @@ final class LayoutQuestions {
     }
 
     private static double ratio(String text) {
-        return Rational.parse("Scale", text).value();
+        return Scale.parseRatio(text).value();
     }
 
     /**

@@ -198,7 +198,7 @@ final class MixQuestions {
 
     static ScaleAnswer scale(ScaleQuestion q) {
         Rational length = FeetInches.parse("Length", q.length());
-        Rational ratio = Rational.parse("Scale", q.ratio());
+        Rational ratio = Scale.parseRatio(q.ratio());
         Sight sight = new Sight(q.viewingMm(), ratio.value());
         boolean real = q.on() == MeasuredOn.PROTOTYPE;
         Rational prototype = real ? length : length.times(ratio);

@@ -68,15 +68,39 @@ public class Jobs {
         if (old == null) {
             return insert(id, draft);
         }
-        if (draft.version() == 0 && isSame(old, draft)) {
-            return old;
+        if (old.kind() != draft.kind()) {
+            throw new InvalidInput(
+                    "Kind of subject",
+                    draft.kind().name(),
+                    "cannot be changed: zones, effects and steps of the job hang on it",
+                    "Make a new job of that kind.");
+        }
+        if (draft.version() == 0) {
+            if (isSame(old, draft)) {
+                return old;
+            }
+            throw new InvalidInput(
+                    "Job",
+                    draft.name(),
+                    "was made before with other figures",
+                    "Change that job, or make this one anew.");
         }
         StaleVersion.unlessOne(mapper.update(id, draft), "The job");
         return get(id);
     }
 
     private static boolean isSame(Job old, JobDraft d) {
-        return old.version() == 1 && old.name().equals(d.name()) && old.kind() == d.kind();
+        return new JobDraft(
+                        old.name(),
+                        old.kind(),
+                        old.scaleRatio(),
+                        old.lengthMm(),
+                        old.heightMm(),
+                        old.substrate(),
+                        old.wantedOn(),
+                        old.note(),
+                        0)
+                .equals(d);
     }
 
     /** Stores a job as it is given, with any date; for records that are read in. */

@@ -480,8 +480,7 @@ public class Plans {
     public TakeBack.Answer takeBack(UUID jobId, StepId stepId, Set<String> zones, double share) {
         List<StoredStep> done = of(jobId).steps().stream().filter(StoredStep::done).toList();
         FilmCase laid = filmCase(jobId, done);
-        Set<String> atHand = new HashSet<>();
-        engines.catalogue().materials().forEach(m -> atHand.add(m.key()));
+        Set<String> atHand = mixes.atHand(engines.catalogue().materials());
         long now = laid.acts().stream().mapToLong(Act::endMinute).reduce(now(), Math::max);
         return engines.takeBack()
                 .answer(new TakeBack.Question(laid, stepId, zones, share, now, atHand));

@@ -6,6 +6,14 @@ public final class NotFound extends RuntimeException {
 
     /** The thing is named with its article: "The job". */
     public NotFound(String thing) {
-        super(thing + " is not there. It may have been put away; look in the list of jobs.");
+        this(thing, "the list of jobs");
+    }
+
+    /**
+     * @param thing with its article
+     * @param place where to look for it
+     */
+    public NotFound(String thing, String place) {
+        super(thing + " is not there. It may have been put away; look in " + place + ".");
     }
 }

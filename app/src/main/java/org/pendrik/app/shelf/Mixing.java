@@ -192,7 +192,7 @@ public class Mixing {
         for (Drops d : drops) {
             Bottle b = bottles.get(d.bottle().toString());
             if (b == null) {
-                throw new NotFound("The bottle");
+                throw new NotFound("The bottle", "the shelf");
             }
             if (d.drops() < 1 || d.drops() > 400) {
                 throw new InvalidInput(
@@ -493,7 +493,15 @@ public class Mixing {
         } else if (version != null) {
             StaleVersion.unlessOne(mapper.changeRecipe(row), "The recipe");
         } else {
-            return one(id);
+            RecipeView kept = one(id);
+            if (!kept.recipe().drops().equals(d.drops()) || !kept.recipe().name().equals(name)) {
+                throw new InvalidInput(
+                        "Recipe",
+                        name,
+                        "was kept before with other drops or another name",
+                        "Change that one, or keep this one anew.");
+            }
+            return kept;
         }
         mapper.dropParts(id);
         for (int i = 0; i < d.drops().size(); i++) {
@@ -512,7 +520,15 @@ public class Mixing {
         return recipes().stream()
                 .filter(r -> r.id().equals(id))
                 .findFirst()
-                .orElseThrow(() -> new NotFound("The recipe"));
+                .orElseThrow(() -> new NotFound("The recipe", "the kept recipes on Shelf"));
+    }
+
+    /** How a recipe stands now, for taking a change back. */
+    @Transactional(readOnly = true)
+    public Shelf.Standing standing(UUID id) {
+        return mapper.recipe(id)
+                .map(r -> new Shelf.Standing(r.version(), r.gone()))
+                .orElseThrow(() -> new NotFound("The recipe", "the kept recipes on Shelf"));
     }
 
     /** Takes a recipe away, or puts it back. */
@@ -581,7 +597,7 @@ public class Mixing {
     public RecipeView uncard(UUID id, UUID card) {
         if (mapper.cards().stream()
                 .noneMatch(c -> c.id().equals(card) && c.recipeId().equals(id))) {
-            throw new NotFound("The test card");
+            throw new NotFound("The test card", "the recipe on Shelf");
         }
         Map<String, Bottle> all = shelf.everything();
         for (ShelfMapper.CardStrengthRow r : mapper.cardStrengths(card)) {

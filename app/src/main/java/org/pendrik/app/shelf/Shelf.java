@@ -8,11 +8,13 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.paint.Light;
@@ -27,11 +29,13 @@ import org.pendrik.core.shelf.ShelfCsv;
 import org.pendrik.core.shelf.Substitutes;
 import org.pendrik.core.shelf.Swatch;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps the bottles. */
 @Service
+@Transactional
 public class Shelf {
     /** A bottle that perishes within this time is told of. */
     private static final int SOON_DAYS = 60;
@@ -40,10 +44,12 @@ public class Shelf {
     private static final double NEARLY_EMPTY = 0.15;
 
     private final ShelfMapper mapper;
+    private final Workshops workshops;
     private final Clock clock;
 
-    Shelf(ShelfMapper mapper, Clock clock) {
+    Shelf(ShelfMapper mapper, Workshops workshops, Clock clock) {
         this.mapper = mapper;
+        this.workshops = workshops;
         this.clock = clock;
     }
 
@@ -162,7 +168,6 @@ public class Shelf {
     record ShelfView(List<BottleView> bottles, Map<Light, String> lamps) {}
 
     /** All bottles that stand there, by hue and value: greys first, from dark to light. */
-    @Transactional(readOnly = true)
     public ShelfView view() {
         List<BottleView> out = new ArrayList<>();
         rows().values().stream()
@@ -231,7 +236,8 @@ public class Shelf {
     }
 
     private BottleState state(Bottle b) {
-        LocalDate today = clock.instant().atZone(ZoneId.systemDefault()).toLocalDate();
+        LocalDate today =
+                LocalDate.ofInstant(clock.instant(), ZoneId.of(workshops.current().zoneId()));
         if (b.keepsUntil().filter(d -> !d.isAfter(today)).isPresent()) {
             return BottleState.PERISHED;
         }
@@ -272,63 +278,106 @@ public class Shelf {
      *
      * @param version that was seen; null for a new one. Sending a new one twice keeps it once.
      */
-    @Transactional
     public BottleView put(UUID id, @Nullable Integer version, BottleDraft draft) {
         Bottle b = draft.bottle();
-        refuseTwin(id, b);
-        boolean known = mapper.bottles().stream().anyMatch(r -> r.id().equals(id));
-        if (!known) {
-            mapper.add(ShelfMapper.BottleRow.of(id, 1, b));
+        ShelfMapper.BottleRow old = find(id).orElse(null);
+        if (old == null) {
+            onlyOne(b.name(), () -> mapper.add(ShelfMapper.BottleRow.of(id, 1, b)));
         } else if (version != null) {
-            StaleVersion.unlessOne(
-                    mapper.change(ShelfMapper.BottleRow.of(id, version, b)), "The bottle");
+            onlyOne(
+                    b.name(),
+                    () ->
+                            StaleVersion.unlessOne(
+                                    mapper.change(ShelfMapper.BottleRow.of(id, version, b)),
+                                    "The bottle"));
+        } else if (old.gone() || !old.bottle().equals(b)) {
+            throw new InvalidInput(
+                    "Bottle",
+                    b.name(),
+                    "was put there before with other figures",
+                    "Change that bottle, or put this one there anew.");
         }
         return one(id);
     }
 
-    private void refuseTwin(UUID id, Bottle b) {
-        rows().forEach(
-                        (other, r) -> {
-                            if (!other.equals(id)
-                                    && r.name().equalsIgnoreCase(b.name())
-                                    && r.maker().equalsIgnoreCase(b.maker())) {
-                                throw new InvalidInput(
-                                        "Name",
-                                        b.name(),
-                                        "stands on the shelf already, of the same maker",
-                                        "Change that bottle, or name this one otherwise.");
-                            }
-                        });
+    /** Stores a bottle; the database lets only one of a name and maker stand there. */
+    private static void onlyOne(String name, Runnable change) {
+        try {
+            change.run();
+        } catch (DuplicateKeyException e) {
+            throw new InvalidInput(
+                    "Name",
+                    name,
+                    "stands on the shelf already, of the same maker",
+                    "Change that bottle, or name this one otherwise.");
+        }
+    }
+
+    private Optional<ShelfMapper.BottleRow> find(UUID id) {
+        return mapper.bottles().stream().filter(r -> r.id().equals(id)).findFirst();
+    }
+
+    /**
+     * How a thing stands now, be it there or taken away.
+     *
+     * @param version of now
+     */
+    public record Standing(int version, boolean gone) {}
+
+    /** How a bottle stands now, for taking a change back. */
+    public Standing standing(UUID id) {
+        return find(id).map(r -> new Standing(r.version(), r.gone()))
+                .orElseThrow(() -> new NotFound("The bottle", "the shelf"));
     }
 
     private BottleView one(UUID id) {
         ShelfMapper.BottleRow r = rows().get(id);
         if (r == null) {
-            throw new NotFound("The bottle");
+            throw new NotFound("The bottle", "the shelf");
         }
         return view(r);
     }
 
     /** Takes a bottle away, or puts it back. */
-    @Transactional
     public void setGone(UUID id, int version, boolean gone) {
-        StaleVersion.unlessOne(mapper.setGone(id, version, gone), "The bottle");
+        ShelfMapper.BottleRow row =
+                find(id).orElseThrow(() -> new NotFound("The bottle", "the shelf"));
+        onlyOne(
+                row.name(),
+                () -> StaleVersion.unlessOne(mapper.setGone(id, version, gone), "The bottle"));
     }
 
     /** What may stand in for a bottle. */
-    @Transactional(readOnly = true)
     public List<Substitutes.Substitute> substitutes(UUID id) {
         return Substitutes.of(id.toString(), bottles(), 4);
     }
 
+    /** What a bottle is called so that it is told from others of its name. */
+    static String told(UUID id, Map<String, Bottle> all) {
+        Bottle b = Objects.requireNonNull(all.get(id.toString()));
+        List<Map.Entry<String, Bottle>> others =
+                all.entrySet().stream()
+                        .filter(e -> !e.getKey().equals(id.toString()))
+                        .filter(e -> e.getValue().name().equalsIgnoreCase(b.name()))
+                        .toList();
+        if (others.isEmpty()) {
+            return b.name();
+        }
+        boolean byMaker =
+                others.stream().noneMatch(e -> e.getValue().maker().equalsIgnoreCase(b.maker()));
+        String maker = b.maker().isEmpty() ? "no maker" : b.maker();
+        return b.name()
+                + " ("
+                + (byMaker ? maker : maker + ", " + id.toString().substring(0, 4))
+                + ")";
+    }
+
     /** What a table would change; nothing is stored. */
-    @Transactional(readOnly = true)
     public ShelfChanges.Dry dry(String csv) {
         return ShelfChanges.of(ShelfCsv.read(csv), bottles());
     }
 
     /** Stores what a table changes, all or nothing. */
-    @Transactional
     public int store(String csv) {
         ShelfChanges.Dry dry = dry(csv);
         if (!dry.faults().isEmpty()) {
@@ -343,17 +392,27 @@ public class Shelf {
         int stored = 0;
         for (ShelfChanges.Change c : dry.changes()) {
             if (c.what() == ShelfChanges.What.NEW) {
-                mapper.add(ShelfMapper.BottleRow.of(UUID.randomUUID(), 1, c.bottle()));
+                onlyOne(
+                        c.bottle().name(),
+                        () ->
+                                mapper.add(
+                                        ShelfMapper.BottleRow.of(
+                                                UUID.randomUUID(), 1, c.bottle())));
                 stored++;
             } else if (c.what() == ShelfChanges.What.CHANGED) {
                 UUID id = UUID.fromString(c.key().orElseThrow());
                 ShelfMapper.BottleRow now = rows.get(id);
                 if (now == null) {
-                    throw new NotFound("The bottle");
+                    throw new NotFound("The bottle", "the shelf");
                 }
-                StaleVersion.unlessOne(
-                        mapper.change(ShelfMapper.BottleRow.of(id, now.version(), c.bottle())),
-                        "The bottle");
+                onlyOne(
+                        c.bottle().name(),
+                        () ->
+                                StaleVersion.unlessOne(
+                                        mapper.change(
+                                                ShelfMapper.BottleRow.of(
+                                                        id, now.version(), c.bottle())),
+                                        "The bottle"));
                 stored++;
             }
         }
@@ -361,13 +420,11 @@ public class Shelf {
     }
 
     /** The shelf as a table. */
-    @Transactional(readOnly = true)
     public String csv() {
         return ShelfCsv.write(List.copyOf(bottles().values()));
     }
 
     /** The colours of the shelf as a palette. */
-    @Transactional(readOnly = true)
     public String palette() {
         return GimpPalette.write("Shelf", List.copyOf(bottles().values()));
     }

@@ -79,6 +79,12 @@ class ShelfController {
         shelf.setGone(id, version, false);
     }
 
+    /** How a bottle stands now, be it there or taken away. */
+    @GetMapping("/shelf/{id}/standing")
+    Shelf.Standing standing(@PathVariable UUID id) {
+        return shelf.standing(id);
+    }
+
     @GetMapping("/shelf/{id}/substitutes")
     List<Substitutes.Substitute> substitutes(@PathVariable UUID id) {
         return shelf.substitutes(id);
@@ -154,6 +160,12 @@ class ShelfController {
     @PutMapping("/recipes/{id}")
     Mixing.RecipeView keep(@PathVariable UUID id, @RequestBody RecipePut put) {
         return mixing.keep(id, put.version(), put.recipe());
+    }
+
+    /** How a recipe stands now, be it kept or taken away. */
+    @GetMapping("/recipes/{id}/standing")
+    Shelf.Standing recipeStanding(@PathVariable UUID id) {
+        return mixing.standing(id);
     }
 
     @DeleteMapping("/recipes/{id}")

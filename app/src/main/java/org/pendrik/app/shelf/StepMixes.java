@@ -1,9 +1,12 @@
 package org.pendrik.app.shelf;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -13,6 +16,8 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.film.Carrier;
+import org.pendrik.core.film.Material;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.mix.MixCard;
 import org.pendrik.core.recipe.Recipe;
@@ -89,13 +94,18 @@ public class StepMixes {
             Bottle was = all.get(d.bottle().toString());
             Bottle is = here.get(d.bottle().toString());
             if (was == null) {
-                throw new NotFound("The bottle");
+                throw new NotFound("The bottle", "the shelf");
             }
             if (is == null || is.amountMl() <= 0) {
                 missing.add(was.name());
             }
             families.add(was.family());
-            helping.add(portion(was, d.drops() / common, is == null ? 0 : is.amountMl()));
+            helping.add(
+                    portion(
+                            Shelf.told(d.bottle(), all),
+                            was,
+                            d.drops() / common,
+                            is == null ? 0 : is.amountMl()));
         }
         return new StepRecipe(
                 r.id(),
@@ -106,9 +116,9 @@ public class StepMixes {
                 List.copyOf(families));
     }
 
-    private static MixCard.Portion portion(Bottle b, int drops, double left) {
+    private static MixCard.Portion portion(String name, Bottle b, int drops, double left) {
         return new MixCard.Portion(
-                b.name(), drops, b.dropMl(), OptionalDouble.of(left), b.pricePerMl());
+                name, drops, b.dropMl(), OptionalDouble.of(left), b.pricePerMl());
     }
 
     private static int gcd(int a, int b) {
@@ -118,10 +128,55 @@ public class StepMixes {
     /** A drop of the bottle that is called so; none when no bottle is. */
     @Transactional(readOnly = true)
     public Optional<MixCard.Portion> bottle(String name) {
-        return shelf.bottles().values().stream()
-                .filter(b -> b.name().equalsIgnoreCase(name))
-                .max(java.util.Comparator.comparingDouble(Bottle::amountMl))
-                .map(b -> portion(b, 1, b.amountMl()));
+        Map<String, Bottle> here = shelf.bottles();
+        return here.entrySet().stream()
+                .filter(e -> e.getValue().name().equalsIgnoreCase(name))
+                .max(java.util.Comparator.comparingDouble(e -> e.getValue().amountMl()))
+                .map(
+                        e ->
+                                portion(
+                                        Shelf.told(UUID.fromString(e.getKey()), here),
+                                        e.getValue(),
+                                        1,
+                                        e.getValue().amountMl()));
+    }
+
+    /**
+     * Which materials are at hand: those that a bottle with something in it is called like, water,
+     * and alcohol that is let down from a stronger one.
+     *
+     * @param materials to choose from
+     * @return their keys
+     */
+    @Transactional(readOnly = true)
+    public Set<String> atHand(Collection<Material> materials) {
+        Set<String> names = new HashSet<>();
+        shelf.bottles().values().stream()
+                .filter(b -> b.amountMl() > 0)
+                .forEach(b -> names.add(b.name().toLowerCase(Locale.ROOT)));
+        Set<String> out = new HashSet<>();
+        double strongest = 0;
+        for (Material m : materials) {
+            if (names.contains(m.name().toLowerCase(Locale.ROOT))) {
+                out.add(m.key());
+                if (!m.deposits() && m.carrier() instanceof Carrier.Alcohol a) {
+                    strongest = Math.max(strongest, a.percent());
+                }
+            }
+        }
+        for (Material m : materials) {
+            boolean made =
+                    switch (m.carrier()) {
+                        case Carrier.Alcohol a -> a.percent() <= strongest;
+                        case Carrier.Named n ->
+                                n == Carrier.Named.WATER || n == Carrier.Named.SOAPY_WATER;
+                        case Carrier.Dry _ -> false;
+                    };
+            if (!m.deposits() && made) {
+                out.add(m.key());
+            }
+        }
+        return out;
     }
 
     /**
@@ -134,7 +189,7 @@ public class StepMixes {
         mapper.unlinkStep(job, step);
         if (recipe != null) {
             if (mapper.recipe(recipe).filter(r -> !r.gone()).isEmpty()) {
-                throw new NotFound("The recipe");
+                throw new NotFound("The recipe", "the kept recipes on Shelf");
             }
             mapper.linkStep(new ShelfMapper.StepMixRow(job, step, recipe));
         }

@@ -2,6 +2,7 @@ package org.pendrik.core.mix;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.pendrik.core.units.InvalidInput;
 
 /**
@@ -14,11 +15,20 @@ import org.pendrik.core.units.InvalidInput;
  * @param millilitres of each part
  * @param share of each part that the drops really give, adding to 1
  * @param worst largest difference of a share from that asked for, 0 to 1
+ * @param note where the real ratio is far from that asked for, how to come closer; else empty
  */
 public record DropMeasures(
-        List<Integer> drops, List<Double> millilitres, List<Double> share, double worst) {
+        List<Integer> drops,
+        List<Double> millilitres,
+        List<Double> share,
+        double worst,
+        String note) {
     private static final int MOST_PARTS = 6;
     private static final int MOST_DROPS = 400;
+    private static final double MOST_ML = 20;
+
+    /** A part that is off by more than this share of itself is told of. */
+    private static final double FAR = 0.1;
 
     public DropMeasures {
         drops = List.copyOf(drops);
@@ -42,7 +52,7 @@ public record DropMeasures(
         InvalidInput.requireWithin(
                 "Parts", parts.size(), "", 2, MOST_PARTS, "A ratio has from two to six parts.");
         InvalidInput.requireWithin(
-                "Amount", wantedMl, " ml", 0.01, 20, "Mix more in a jar, by millilitres.");
+                "Amount", wantedMl, " ml", 0.01, MOST_ML, "Mix more in a jar, by millilitres.");
         if (dropMl.size() != parts.size()) {
             throw new IllegalArgumentException("each part has a size of drop");
         }
@@ -73,7 +83,47 @@ public record DropMeasures(
                 best = m;
             }
         }
-        return best == null ? rounded(parts, all, dropMl, to) : best;
+        DropMeasures found = best == null ? rounded(parts, all, dropMl, to) : best;
+        return new DropMeasures(
+                found.drops,
+                found.millilitres,
+                found.share,
+                found.worst,
+                note(found, parts, all, biggest / smallestShare));
+    }
+
+    /** Says so when a part is more than a tenth off what was asked for. */
+    private static String note(
+            DropMeasures found, List<Double> parts, double all, double faithfulMl) {
+        double off = 1;
+        double largest = 0;
+        double smallest = Double.MAX_VALUE;
+        for (int i = 0; i < parts.size(); i++) {
+            double asked = parts.get(i) / all;
+            double is = found.share.get(i);
+            off = Math.max(off, Math.max(is / asked, asked / is));
+            largest = Math.max(largest, parts.get(i));
+            smallest = Math.min(smallest, parts.get(i));
+        }
+        if (off <= 1 + FAR) {
+            return "";
+        }
+        String said =
+                String.format(
+                        Locale.ROOT,
+                        "One part comes out %.1f times off what you asked for: a drop is as little as can be counted. ",
+                        off);
+        if (faithfulMl <= MOST_ML) {
+            return said
+                    + String.format(Locale.ROOT, "From %.1f ml on drops can hold it.", faithfulMl);
+        }
+        long step = Math.round(Math.sqrt(largest / smallest));
+        return said
+                + "Let it down in two steps: 1 part to "
+                + step
+                + ", then 1 part of that to "
+                + step
+                + " again.";
     }
 
     private static double smallest(List<Double> dropMl) {
@@ -97,6 +147,6 @@ public record DropMeasures(
             share.add(volumes.get(i) / total);
             worst = Math.max(worst, Math.abs(share.get(i) - parts.get(i) / all));
         }
-        return new DropMeasures(drops, volumes, share, worst);
+        return new DropMeasures(drops, volumes, share, worst, "");
     }
 }

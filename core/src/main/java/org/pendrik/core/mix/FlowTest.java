@@ -16,14 +16,33 @@ import org.pendrik.core.units.InvalidInput;
  * @param share of thinner that it had, 0 to 1
  * @param wanted share of thinner, 0 to 1
  * @param onTheLine nothing needs to be added
+ * @param note where drops do not lead to the line, what does; empty where they do
  */
 public record FlowTest(
-        int thinnerDrops, int paintDrops, double share, double wanted, boolean onTheLine) {
+        int thinnerDrops,
+        int paintDrops,
+        double share,
+        double wanted,
+        boolean onTheLine,
+        String note) {
     /** Viscosity of paint over that of thinner. */
     public static final double PAINT_OVER_THINNER = 60;
 
     private static final double NEAR = 0.08;
     private static final double MOST_THINNER = 0.97;
+
+    /** Drops that nobody adds to a cup one by one. */
+    private static final int MANY = 100;
+
+    private static final String TOO_THICK =
+            "So thick that no thinner alone brings it to your line. Strain it, or take a fresh bottle, and test again.";
+    private static final String TOO_THIN =
+            "It runs past your line without any thinner: drops cannot thicken it. Shake the bottle up from the ground, let"
+                    + " a little stand open, or spray it as it is at lower pressure.";
+    private static final String LESS_THINNER =
+            "Your line is thicker than the paint itself. Begin again with paint alone and test that.";
+    private static final String TOO_MUCH =
+            "That is more than a cup takes drop by drop: measure it in millilitres, or mix anew.";
 
     /**
      * By the run on a card.
@@ -61,21 +80,24 @@ public record FlowTest(
         InvalidInput.requireWithin(
                 "Thinner", thinner, " drops", 0, 400, "Count the drops that are in the cup.");
         double share = (double) thinner / (paint + thinner);
-        double wanted =
-                Math.clamp(
-                        share + Math.log(thinBy) / Math.log(PAINT_OVER_THINNER), 0, MOST_THINNER);
+        double reaching = share + Math.log(thinBy) / Math.log(PAINT_OVER_THINNER);
+        double wanted = Math.clamp(reaching, 0, MOST_THINNER);
         if (Math.abs(Math.log(thinBy)) < NEAR) {
-            return new FlowTest(0, 0, share, share, true);
+            return new FlowTest(0, 0, share, share, true, "");
+        }
+        if (reaching > MOST_THINNER) {
+            return new FlowTest(0, 0, share, MOST_THINNER, false, TOO_THICK);
         }
         if (wanted > share) {
-            double more = (wanted * (paint + thinner) - thinner) / (1 - wanted);
-            return new FlowTest(Math.max(1, (int) Math.round(more)), 0, share, wanted, false);
+            int more = (int) Math.round((wanted * (paint + thinner) - thinner) / (1 - wanted));
+            return new FlowTest(
+                    Math.max(1, more), 0, share, wanted, false, more > MANY ? TOO_MUCH : "");
         }
-        if (wanted <= 0) {
-            // thicker than the paint itself cannot be mixed
-            return new FlowTest(0, 0, share, 0, thinner == 0);
+        if (reaching <= 0) {
+            return new FlowTest(0, 0, share, 0, false, thinner == 0 ? TOO_THIN : LESS_THINNER);
         }
-        double more = thinner / wanted - paint - thinner;
-        return new FlowTest(0, Math.max(1, (int) Math.round(more)), share, wanted, false);
+        int more = (int) Math.round(thinner / wanted - paint - thinner);
+        return new FlowTest(
+                0, Math.max(1, more), share, wanted, false, more > MANY ? TOO_MUCH : "");
     }
 }

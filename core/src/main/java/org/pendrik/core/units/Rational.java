@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.MathContext;
 import java.math.RoundingMode;
+import java.util.regex.Pattern;
 
 /**
  * An exact fraction, in lowest terms, with a positive denominator: what is converted there and back
@@ -17,6 +18,9 @@ public record Rational(BigInteger above, BigInteger below) implements Comparable
     public static final Rational ZERO = of(0);
 
     private static final int LONGEST = 40;
+
+    /** A comma in front of three digits parts thousands for some, decimals for others. */
+    private static final Pattern THOUSAND = Pattern.compile("[1-9]\\d{0,2},\\d{3}");
 
     public Rational {
         if (below.signum() == 0) {
@@ -54,6 +58,14 @@ public record Rational(BigInteger above, BigInteger below) implements Comparable
         InvalidInput bad =
                 new InvalidInput(
                         field, text, "is not a number", "Write it like 12, 12.5, 3/8 or 1 3/8.");
+        if (THOUSAND.matcher(text.strip()).matches()) {
+            String thousands = text.strip().replace(",", "");
+            throw new InvalidInput(
+                    field,
+                    text,
+                    "can be read in two ways",
+                    "Write " + thousands + ", or " + t + " with a point.");
+        }
         if (t.isEmpty() || t.length() > LONGEST) {
             throw bad;
         }

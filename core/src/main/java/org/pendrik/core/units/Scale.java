@@ -34,6 +34,15 @@ public record Scale(String name, double ratio) {
                 "Give the second figure of the ratio: 87.1 for 1:87.1.");
     }
 
+    /**
+     * The ratio of a scale as people write it: 87.1, 1:87.1 or 1/87.1.
+     *
+     * @throws InvalidInput when it is none of these
+     */
+    public static Rational parseRatio(String text) {
+        return Rational.parse("Scale", text.strip().replaceFirst("^1\\s*[:/]\\s*", ""));
+    }
+
     /** The common scale of this ratio, or one named by the ratio. */
     public static Scale ofRatio(double ratio) {
         return COMMON.stream()

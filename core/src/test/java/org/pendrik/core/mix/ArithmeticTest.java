@@ -1,6 +1,7 @@
 package org.pendrik.core.mix;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
@@ -164,5 +165,29 @@ public class ArithmeticTest {
             assertTrue(small.toMm() <= large.fromMm() + 1e-9, e.name());
             assertTrue(small.fromBar() < small.toBar() && small.fromMm() < small.toMm());
         }
+    }
+
+    @Test
+    public void aCupWithoutThinnerThatRunsPastTheLineIsNotOnIt() {
+        FlowTest t = FlowTest.onCard(90, 40, 8, 0);
+        assertFalse(t.onTheLine());
+        assertEquals(t.thinnerDrops() + t.paintDrops(), 0);
+        assertTrue(t.note().contains("drops cannot thicken it"), t.note());
+    }
+
+    @Test
+    public void whatNoThinnerBringsToTheLineIsSaid() {
+        FlowTest t = FlowTest.onCard(0.5, 400, 8, 40);
+        assertFalse(t.onTheLine());
+        assertTrue(t.note().contains("no thinner alone"), t.note());
+        assertEquals(FlowTest.onCard(34, 50, 6, 6).note(), "");
+    }
+
+    @Test
+    public void aRatioThatDropsCannotHoldSaysWhatWould() {
+        DropMeasures far = DropMeasures.of(List.of(1.0, 999.0), List.of(0.05, 0.05), 0.5);
+        assertTrue(far.note().contains("two steps: 1 part to 32"), far.note());
+        DropMeasures exact = DropMeasures.of(List.of(1.0, 2.0), List.of(0.05, 0.05), 0.6);
+        assertEquals(exact.note(), "");
     }
 }

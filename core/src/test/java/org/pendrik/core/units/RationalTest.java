@@ -3,6 +3,7 @@ package org.pendrik.core.units;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import java.util.List;
 import java.util.SplittableRandom;
@@ -114,5 +115,22 @@ public class RationalTest {
         }
         assertEquals(Rational.of(1, 3).decimals(3), "0.333");
         assertEquals(Rational.of(100).decimals(2), "100");
+    }
+
+    @Test
+    public void aCommaThatCouldPartThousandsIsAskedAbout() {
+        for (String text : List.of("1,000", "12,125", "999,999")) {
+            InvalidInput e = expectThrows(InvalidInput.class, () -> Rational.parse("Length", text));
+            assertTrue(e.getMessage().contains("read in two ways"), e.getMessage());
+        }
+        assertEquals(Rational.parse("Length", "0,125"), Rational.of(1, 8));
+        assertEquals(Rational.parse("Length", "12,5"), Rational.of(25, 2));
+    }
+
+    @Test
+    public void aScaleMayBeWrittenAsTheRatioThatItIs() {
+        for (String text : List.of("87.1", "1:87.1", "1 : 87,1", "1/87.1")) {
+            assertEquals(Scale.parseRatio(text), Rational.of(871, 10), text);
+        }
     }
 }
