@@ -73,6 +73,12 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
     static class TestClock {
         @Bean
         @Primary
+        org.pendrik.app.backup.Restart noRestart() {
+            return () -> {};
+        }
+
+        @Bean
+        @Primary
         SettableClock settableClock() {
             return new SettableClock();
         }

@@ -50,6 +50,7 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Sets the demonstration up when the last one is a day old: the peat hopper in the middle of its
@@ -97,7 +98,9 @@ class DemoWorkshop implements ApplicationRunner {
         }
     }
 
+    /** All of it or nothing: one that was cut off is made anew by the next start. */
     @Override
+    @Transactional
     public void run(ApplicationArguments args) {
         Instant now = clock.instant();
         List<Job> old = jobs.all().stream().filter(j -> !j.archived()).toList();

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -25,6 +26,18 @@ class PhotographStore {
 
     PhotographStore(DataFolder data) {
         this.root = data.folder("photographs");
+        sweep();
+    }
+
+    /** What a start before this one was still writing when it was cut off. */
+    private void sweep() {
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(root, "incoming-*.part")) {
+            for (Path p : left) {
+                Files.delete(p);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(root + " could not be swept", e);
+        }
     }
 
     String keep(byte[] content) {

@@ -7,6 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.Conflicts;
+import org.pendrik.app.store.DatabaseTrouble;
 import org.pendrik.core.units.InvalidInput;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -32,6 +33,12 @@ class ProblemAdvice {
     private static final Pattern MISSING =
             Pattern.compile("[Mm]issing required creator property '(\\w+)'");
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+
+    private final DatabaseTrouble database;
+
+    ProblemAdvice(DatabaseTrouble database) {
+        this.database = database;
+    }
 
     @ExceptionHandler
     ProblemDetail invalid(InvalidInput e) {
@@ -171,6 +178,12 @@ class ProblemAdvice {
     ProblemDetail unexpected(RuntimeException e) {
         if (Conflicts.isConflict(e)) {
             return stale(new StaleVersion("This"));
+        }
+        DatabaseTrouble.Words trouble = database.behind(e).orElse(null);
+        if (trouble != null) {
+            LOG.warn("{}: {}", trouble.text(), e.getMessage());
+            return problem(
+                    HttpStatus.valueOf(trouble.status()), "disk", trouble.title(), trouble.text());
         }
         LOG.error("unexpected", e);
         return problem(

@@ -25,6 +25,14 @@ public final class DataFolder {
      */
     public static Path prepare(Path folder) {
         Path root = folder.toAbsolutePath().normalize();
+        if (root.toString().contains(";")) {
+            // the address of the database takes what follows a semicolon for a setting
+            throw new Unusable(
+                    "The data folder "
+                            + root
+                            + " has a semicolon in its name. Choose another one: PENDRIK_DATA=/path.",
+                    null);
+        }
         try {
             Files.createDirectories(root);
         } catch (IOException e) {
@@ -44,6 +52,11 @@ public final class DataFolder {
         return root;
     }
 
+    /** Where it is. */
+    public Path root() {
+        return root;
+    }
+
     /** A folder inside it, made when missing. */
     public Path folder(String name) {
         try {
@@ -57,7 +70,7 @@ public final class DataFolder {
     public static final class Unusable extends RuntimeException {
         @java.io.Serial private static final long serialVersionUID = 1L;
 
-        Unusable(String message, @org.jspecify.annotations.Nullable Throwable cause) {
+        public Unusable(String message, @org.jspecify.annotations.Nullable Throwable cause) {
             super(message, cause);
         }
     }

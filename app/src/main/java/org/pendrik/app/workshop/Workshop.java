@@ -4,6 +4,7 @@ import java.time.DateTimeException;
 import java.time.DayOfWeek;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.List;
 import org.pendrik.core.diary.Availability;
 import org.pendrik.core.units.Climate;
@@ -33,7 +34,12 @@ public record Workshop(
     public record BenchTime(DayOfWeek weekday, LocalTime fromTime, LocalTime untilTime) {}
 
     public Workshop {
-        benchTime = List.copyOf(benchTime);
+        benchTime =
+                benchTime.stream()
+                        .sorted(
+                                Comparator.comparing(BenchTime::weekday)
+                                        .thenComparing(BenchTime::fromTime))
+                        .toList();
         if (name.isBlank() || name.length() > 120) {
             throw new InvalidInput(
                     "Workshop name",
