@@ -61,23 +61,8 @@ final class Server implements AutoCloseable {
 
     /** Starts it and waits for its address. */
     static Server start(Path data, String... extra) {
-        List<String> command = new ArrayList<>(List.of(JAVA));
-        if (Files.exists(RUN.resolve("pendrik.aot"))) {
-            command.addAll(List.of("-XX:AOTCache=pendrik.aot", "-Xlog:aot=off", "-Xlog:cds=off"));
-        }
-        command.addAll(FLAGS);
-        command.add("-Duser.timezone=" + Moment.OF_THIS_RUN.zone());
-        command.addAll(List.of("-jar", "pendrik.jar"));
-        if (List.of(extra).stream().noneMatch(e -> e.startsWith("--server.port"))) {
-            command.add("--server.port=0");
-        }
-        command.add("--pendrik.starts-at=" + Moment.OF_THIS_RUN.instant());
-        command.addAll(List.of(extra));
-        ProcessBuilder builder =
-                new ProcessBuilder(command).directory(RUN.toFile()).redirectErrorStream(true);
-        builder.environment().put("PENDRIK_DATA", data.toString());
         try {
-            Process p = builder.start();
+            Process p = launch(data, extra);
             var out =
                     new BufferedReader(
                             new InputStreamReader(p.getInputStream(), StandardCharsets.UTF_8));
@@ -94,6 +79,26 @@ final class Server implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** Starts its process and waits for nothing. */
+    static Process launch(Path data, String... extra) throws IOException {
+        List<String> command = new ArrayList<>(List.of(JAVA));
+        if (Files.exists(RUN.resolve("pendrik.aot"))) {
+            command.addAll(List.of("-XX:AOTCache=pendrik.aot", "-Xlog:aot=off", "-Xlog:cds=off"));
+        }
+        command.addAll(FLAGS);
+        command.add("-Duser.timezone=" + Moment.OF_THIS_RUN.zone());
+        command.addAll(List.of("-jar", "pendrik.jar"));
+        if (List.of(extra).stream().noneMatch(e -> e.startsWith("--server.port"))) {
+            command.add("--server.port=0");
+        }
+        command.add("--pendrik.starts-at=" + Moment.OF_THIS_RUN.instant());
+        command.addAll(List.of(extra));
+        ProcessBuilder builder =
+                new ProcessBuilder(command).directory(RUN.toFile()).redirectErrorStream(true);
+        builder.environment().put("PENDRIK_DATA", data.toString());
+        return builder.start();
     }
 
     /** Runs it until it ends by itself and gives what it printed. */
