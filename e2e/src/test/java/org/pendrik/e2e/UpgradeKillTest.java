@@ -47,7 +47,7 @@ public class UpgradeKillTest {
                     insert into plan_step (job_id, id, technique, material, thickness, zones, origin, reason, place)
                     values ('%1$s', 'e1:mist-fade+seal-satin', 'seal-satin', 'clear-satin', 'LIGHT', 'left-side',
                         'INSERTED', 'why', 0),
-                      ('%1$s', 'e1:mist-fade', 'mist-fade', 'fade-off-white', 'MIST', 'left-side', 'EFFECT', 'why', 1),
+                      ('%1$s', 'e1:mist-fade', 'mist-fade', 'fade-chalk', 'MIST', 'left-side', 'EFFECT', 'why', 1),
                       ('%1$s', 'mine', 'dry-brush', 'dry-buff', 'LIGHT', 'roof', 'MANUAL', 'You put it here.', 2);
                     """
                             .formatted(JOB));

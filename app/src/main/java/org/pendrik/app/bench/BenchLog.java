@@ -13,6 +13,7 @@ import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.store.Years;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -146,6 +147,8 @@ public class BenchLog {
     }
 
     private static void requireSense(Instant start, @Nullable Instant end, Instant now) {
+        Years.require("Begin", start, Years.OF_WORK);
+        Years.require("End", end, Years.OF_WORK);
         Instant last = end == null ? start : end;
         if (last.isAfter(now.plus(CLOCKS_DIFFER_BY))) {
             throw new InvalidInput(

@@ -2,6 +2,7 @@ package org.pendrik.app.job;
 
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.store.Years;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.plan.SubjectKind;
 import org.pendrik.core.units.InvalidInput;
@@ -34,6 +35,7 @@ public record JobDraft(
                     "must have from 1 to 120 letters",
                     "Use the road number or what you call it.");
         }
+        Years.require("Date wanted", wantedOn, Years.OF_WORK);
         new Scale("", scaleRatio);
         InvalidInput.requireWithin(
                 "Prototype length",

@@ -31,11 +31,20 @@ class PhotographController {
     private final Photographs photographs;
     private final Sides sides;
     private final SideSizes sizes;
+    private final WholePictures pictures;
 
-    PhotographController(Photographs photographs, Sides sides, SideSizes sizes) {
+    PhotographController(
+            Photographs photographs, Sides sides, SideSizes sizes, WholePictures pictures) {
+        this.pictures = pictures;
         this.photographs = photographs;
         this.sides = sides;
         this.sizes = sizes;
+    }
+
+    /** Photographs whose file is missing or damaged. */
+    @GetMapping("/api/photographs/check")
+    List<Photographs.Broken> check() {
+        return photographs.broken();
     }
 
     @GetMapping("/api/jobs/{jobId}/photographs")
@@ -63,15 +72,19 @@ class PhotographController {
             @RequestParam(defaultValue = "") String caption,
             InputStream body)
             throws IOException {
-        byte[] file = body.readNBytes(PhotographFile.LARGEST_BYTES + 1);
-        if (file.length > PhotographFile.LARGEST_BYTES) {
-            throw new InvalidInput(
-                    "Photograph",
-                    "more than 64 MB",
-                    "must have at most 64 MB",
-                    "Save it as JPEG, or smaller.");
-        }
-        return photographs.add(jobId, id, role, side, sister, caption, file);
+        // queued before it is read: eight of them at once would take all memory
+        return pictures.inTurn(
+                () -> {
+                    byte[] file = body.readNBytes(PhotographFile.LARGEST_BYTES + 1);
+                    if (file.length > PhotographFile.LARGEST_BYTES) {
+                        throw new InvalidInput(
+                                "Photograph",
+                                "more than 64 MB",
+                                "must have at most 64 MB",
+                                "Save it as JPEG, or smaller.");
+                    }
+                    return photographs.add(jobId, id, role, side, sister, caption, file);
+                });
     }
 
     @GetMapping("/api/photographs/{id}")

@@ -213,7 +213,8 @@ final class PhotographFile {
 
     private static Metadata metadata(byte[] file) throws IOException {
         try {
-            return ImageMetadataReader.readMetadata(new ByteArrayInputStream(file));
+            return ImageMetadataReader.readMetadata(
+                    new ByteArrayInputStream(PngChunks.withoutTexts(file)));
         } catch (ImageProcessingException e) {
             return new Metadata();
         }

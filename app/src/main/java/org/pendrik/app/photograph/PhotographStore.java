@@ -2,17 +2,15 @@ package org.pendrik.app.photograph;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.stream.Stream;
 import org.pendrik.app.store.DataFolder;
+import org.pendrik.app.store.SafeFiles;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Component;
 
@@ -35,48 +33,82 @@ class PhotographStore {
             for (Path p : left) {
                 Files.delete(p);
             }
+            sweepFolders();
         } catch (IOException e) {
             throw new UncheckedIOException(root + " could not be swept", e);
         }
     }
 
+    private void sweepFolders() throws IOException {
+        try (Stream<Path> all = Files.walk(root, 2)) {
+            for (Path p : all.filter(f -> f.getFileName().toString().endsWith(".part")).toList()) {
+                Files.delete(p);
+            }
+        }
+    }
+
+    /** Keeps a file, or mends the one that is kept; gives its hash. */
     String keep(byte[] content) {
         String hash = HexFormat.of().formatHex(sha256(content));
-        Path place = place(hash);
-        if (Files.exists(place)) {
+        if (state(hash) == State.WHOLE) {
             return hash;
         }
         try {
-            Files.createDirectories(place.getParent());
-            Path draft = Files.createTempFile(root, "incoming-", ".part");
-            try {
-                try (FileChannel out = FileChannel.open(draft, StandardOpenOption.WRITE)) {
-                    ByteBuffer buffer = ByteBuffer.wrap(content);
-                    while (buffer.hasRemaining()) {
-                        out.write(buffer);
-                    }
-                    out.force(true);
-                }
-                Files.move(draft, place, StandardCopyOption.ATOMIC_MOVE);
-            } finally {
-                Files.deleteIfExists(draft);
-            }
+            SafeFiles.write(place(hash), out -> out.write(content));
         } catch (IOException e) {
             throw new UncheckedIOException("the photograph could not be written to " + root, e);
         }
         return hash;
     }
 
+    /** A file as it was put in; another one under its name is not taken for it. */
     byte[] read(String hash) {
+        byte[] content;
         try {
-            return Files.readAllBytes(place(hash));
+            content = Files.readAllBytes(place(hash));
         } catch (IOException e) {
-            throw new InvalidInput(
-                    "Photograph",
-                    hash.substring(0, 12),
-                    "is missing from the data folder",
-                    "Put the file in again, or restore the folder photographs from a backup.");
+            throw unusable(hash, "is missing from the data folder");
         }
+        if (!hash.equals(HexFormat.of().formatHex(sha256(content)))) {
+            throw unusable(hash, "is damaged in the data folder");
+        }
+        return content;
+    }
+
+    private static InvalidInput unusable(String hash, String how) {
+        return new InvalidInput(
+                "Photograph",
+                hash.substring(0, 12),
+                how,
+                "Put the same file in again, or restore a backup in Workshop.");
+    }
+
+    /** How a file stands in the folder. */
+    enum State {
+        WHOLE,
+        MISSING,
+        DAMAGED
+    }
+
+    /** How a file stands, its content read and compared. */
+    State state(String hash) {
+        Path place = place(hash);
+        if (!Files.exists(place)) {
+            return State.MISSING;
+        }
+        try {
+            byte[] content = Files.readAllBytes(place);
+            return hash.equals(HexFormat.of().formatHex(sha256(content)))
+                    ? State.WHOLE
+                    : State.DAMAGED;
+        } catch (IOException e) {
+            return State.DAMAGED;
+        }
+    }
+
+    /** Whether a content is the one of a hash. */
+    boolean isOf(byte[] content, String hash) {
+        return hash.equals(HexFormat.of().formatHex(sha256(content)));
     }
 
     boolean has(String hash) {

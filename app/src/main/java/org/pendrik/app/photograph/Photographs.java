@@ -3,12 +3,15 @@ package org.pendrik.app.photograph;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.store.Years;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -84,6 +87,35 @@ public class Photographs {
         return p;
     }
 
+    /**
+     * A photograph whose file is no longer what was put in.
+     *
+     * @param missing else it is damaged
+     */
+    public record Broken(
+            UUID id, UUID jobId, String jobName, String caption, String hash, boolean missing) {}
+
+    /** All photographs whose file is missing or damaged; each file is read whole. */
+    public List<Broken> broken() {
+        List<Broken> out = new ArrayList<>();
+        for (Job job : jobs.all()) {
+            for (Photograph p : mapper.ofJob(job.id())) {
+                PhotographStore.State state = store.state(p.hash());
+                if (state != PhotographStore.State.WHOLE) {
+                    out.add(
+                            new Broken(
+                                    p.id(),
+                                    job.id(),
+                                    job.name(),
+                                    p.caption(),
+                                    p.hash(),
+                                    state == PhotographStore.State.MISSING));
+                }
+            }
+        }
+        return out;
+    }
+
     /** Whether the file of a hash is in the store. */
     public boolean hasFile(String hash) {
         return store.has(hash);
@@ -114,6 +146,15 @@ public class Photographs {
             byte[] file) {
         Photograph known = mapper.find(id);
         if (known != null) {
+            if (!store.isOf(file, known.hash())) {
+                throw new InvalidInput(
+                        "Photograph",
+                        known.caption().isEmpty() ? "this one" : known.caption(),
+                        "was put in before with another file",
+                        "Put the other file in as a new photograph.");
+            }
+            // the same file mends one that is damaged or gone
+            store.keep(file);
             return known;
         }
         jobs.get(jobId);
@@ -172,6 +213,7 @@ public class Photographs {
     @Transactional
     public Photograph describe(UUID id, AboutDraft d) {
         get(id);
+        Years.require("Taken", d.takenAt(), Years.OF_PHOTOGRAPHS);
         requireShort(d.caption());
         requirePrototype(d.role(), d.sister());
         StaleVersion.unlessOne(

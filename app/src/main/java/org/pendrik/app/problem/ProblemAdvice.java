@@ -66,6 +66,11 @@ class ProblemAdvice {
     }
 
     @ExceptionHandler
+    ProblemDetail busy(Busy e) {
+        return problem(HttpStatus.TOO_MANY_REQUESTS, "busy", "Too much at once", e.getMessage());
+    }
+
+    @ExceptionHandler
     ProblemDetail constraint(DataIntegrityViolationException e) {
         LOG.warn("refused by the database: {}", e.getMessage());
         return problem(

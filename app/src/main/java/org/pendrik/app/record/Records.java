@@ -3,8 +3,10 @@ package org.pendrik.app.record;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
@@ -21,6 +23,7 @@ import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
 import org.pendrik.app.school.SchoolSheet;
+import org.pendrik.app.store.Years;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.JobRegion;
@@ -31,6 +34,7 @@ import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.plan.Pin;
 import org.pendrik.core.plan.Schools;
+import org.pendrik.core.plan.Subjects;
 import org.pendrik.core.units.InvalidInput;
 import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
@@ -50,6 +54,7 @@ class Records {
     private final BenchLog log;
     private final Engines engines;
     private final SchoolSheet schools;
+    private final Subjects subjects;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -63,6 +68,7 @@ class Records {
             BenchLog log,
             Engines engines,
             SchoolSheet schools,
+            Subjects subjects,
             JsonMapper json,
             Clock clock) {
         this.jobs = jobs;
@@ -74,6 +80,7 @@ class Records {
         this.log = log;
         this.engines = engines;
         this.schools = schools;
+        this.subjects = subjects;
         this.json = json;
         this.clock = clock;
     }
@@ -210,6 +217,42 @@ class Records {
         return given == null ? otherwise : given;
     }
 
+    /** What the schema cannot know: techniques, materials and zones of here, and years. */
+    private void requireKnown(JobRecord r) {
+        Set<String> zones = new HashSet<>();
+        subjects.zones(r.job().kind()).forEach(z -> zones.add(z.key()));
+        for (var s : r.steps()) {
+            requireKnown("steps", s.technique(), s.material(), s.zones(), zones);
+            Years.require("Field steps.startedAt", s.startedAt(), Years.OF_WORK);
+            Years.require("Field steps.finishedAt", s.finishedAt(), Years.OF_WORK);
+        }
+        for (var e : r.log()) {
+            requireKnown("log", e.technique(), e.material(), e.zones(), zones);
+            Years.require("Field log.startedAt", e.startedAt(), Years.OF_WORK);
+            Years.require("Field log.finishedAt", e.finishedAt(), Years.OF_WORK);
+        }
+        for (var p : r.photographs()) {
+            Years.require("Field photographs.takenAt", p.takenAt(), Years.OF_PHOTOGRAPHS);
+            Years.require("Field photographs.addedAt", p.addedAt(), Years.OF_WORK);
+        }
+        Years.require("Field writtenAt", r.writtenAt(), Years.OF_WORK);
+    }
+
+    private void requireKnown(
+            String list, String technique, String material, List<String> on, Set<String> zones) {
+        engines.catalogue().technique(technique);
+        engines.catalogue().material(material);
+        for (String z : on) {
+            if (!zones.contains(z)) {
+                throw new InvalidInput(
+                        "Field " + list + ".zones",
+                        z,
+                        "is no zone of this kind of subject",
+                        "Use one of " + String.join(", ", zones) + ".");
+            }
+        }
+    }
+
     private static JobRecord.MeasurePart part(Photograph p, JobRegion r, ColourSample s) {
         return new JobRecord.MeasurePart(
                 p.id(),
@@ -245,10 +288,8 @@ class Records {
                     "Start the newer program to read it in.");
         }
         JobRecord r = json.treeToValue(tree, JobRecord.class);
-        for (var s : r.steps()) {
-            engines.catalogue().technique(s.technique());
-            engines.catalogue().material(s.material());
-        }
+        requireKnown(r);
+        RecordSchema.require(file, version.intValue());
         UUID id = UUID.randomUUID();
         JobRecord.JobPart j = r.job();
         jobs.insert(

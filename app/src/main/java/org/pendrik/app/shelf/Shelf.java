@@ -14,6 +14,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.store.Years;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
@@ -279,7 +280,7 @@ public class Shelf {
      * @param version that was seen; null for a new one. Sending a new one twice keeps it once.
      */
     public BottleView put(UUID id, @Nullable Integer version, BottleDraft draft) {
-        Bottle b = draft.bottle();
+        Bottle b = dated(draft.bottle());
         ShelfMapper.BottleRow old = find(id).orElse(null);
         if (old == null) {
             onlyOne(b.name(), () -> mapper.add(ShelfMapper.BottleRow.of(id, 1, b)));
@@ -298,6 +299,12 @@ public class Shelf {
                     "Change that bottle, or put this one there anew.");
         }
         return one(id);
+    }
+
+    private static Bottle dated(Bottle b) {
+        Years.require("Opened", b.opened().orElse(null), Years.OF_WORK);
+        Years.require("Keeps until", b.keepsUntil().orElse(null), Years.OF_WORK);
+        return b;
     }
 
     /** Stores a bottle; the database lets only one of a name and maker stand there. */
@@ -390,6 +397,7 @@ public class Shelf {
         }
         Map<UUID, ShelfMapper.BottleRow> rows = rows();
         int stored = 0;
+        dry.changes().forEach(c -> dated(c.bottle()));
         for (ShelfChanges.Change c : dry.changes()) {
             if (c.what() == ShelfChanges.What.NEW) {
                 onlyOne(

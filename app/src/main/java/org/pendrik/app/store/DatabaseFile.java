@@ -16,7 +16,7 @@ import java.util.List;
 /** The file of the database, looked at before anything opens it. */
 public final class DatabaseFile {
     static final String NAME = "pendrik.mv.db";
-    private static final byte[] HEAD = "H:2,block:".getBytes(StandardCharsets.US_ASCII);
+    private static final byte[] HEAD = "H:2,".getBytes(StandardCharsets.US_ASCII);
     private static final String HELP =
             " Restore a backup: ./pendrik restore FILE; the daily ones lie in ";
 
