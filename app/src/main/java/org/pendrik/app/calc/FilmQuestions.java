@@ -45,6 +45,7 @@ class FilmQuestions {
               "humidity": 0.5
             }
             """;
+    private static final double MOST_AREA_MM2 = 4e6;
     private static final int MOST_ACTS = 200;
 
     private final Engines engines;
@@ -67,6 +68,15 @@ class FilmQuestions {
             @Nullable Double areaMm2,
             @Nullable Boolean up) {
         Zone zone() {
+            if (areaMm2 != null) {
+                InvalidInput.requireWithin(
+                        "Area of " + key,
+                        areaMm2,
+                        " mm²",
+                        0.01,
+                        MOST_AREA_MM2,
+                        "On the model; leave it out when it is not known.");
+            }
             return new Zone(
                     key,
                     name == null ? key : name,

@@ -8,6 +8,7 @@ import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.module.SimpleModule;
 
 /**
@@ -19,7 +20,7 @@ class FiniteNumbers {
     private static final double LARGEST = 1e12;
 
     @Bean
-    JsonMapperBuilderCustomizer finiteNumbers() {
+    JsonMapperBuilderCustomizer numbersThatAreFinite() {
         return builder ->
                 builder.addModule(
                         new SimpleModule("finite numbers")
@@ -38,14 +39,18 @@ class FiniteNumbers {
         public @Nullable Double deserialize(JsonParser json, DeserializationContext context) {
             JsonToken token = json.currentToken();
             if (token != JsonToken.VALUE_NUMBER_FLOAT && token != JsonToken.VALUE_NUMBER_INT) {
-                return context.reportInputMismatch(Double.class, "must be a number");
+                throw refused(json, json.getValueAsString("as sent"));
             }
             double v = json.getDoubleValue();
             if (!(Math.abs(v) <= LARGEST)) {
-                return context.reportInputMismatch(
-                        Double.class, "must be a number of at most 1e12");
+                throw refused(json, Double.toString(v));
             }
             return v;
+        }
+
+        private static InvalidFormatException refused(JsonParser json, String value) {
+            return InvalidFormatException.from(
+                    json, "must be a finite number of at most 1e12", value, Double.class);
         }
 
         @Override

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.MismatchedInputException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.exc.ValueInstantiationException;
@@ -139,6 +140,12 @@ class ProblemAdvice {
                             u.getPropertyName(),
                             "is not known here",
                             "Take it out, or check its spelling.");
+            case InvalidFormatException f when f.getTargetType() == Double.class ->
+                    new InvalidInput(
+                            "Field " + path(f),
+                            String.valueOf(f.getValue()),
+                            f.getOriginalMessage(),
+                            "Send it as documented.");
             case MismatchedInputException m ->
                     new InvalidInput(
                             "Field " + missing(m).orElseGet(() -> path(m)),

@@ -223,6 +223,13 @@ class Records {
         subjects.zones(r.job().kind()).forEach(z -> zones.add(z.key()));
         for (var s : r.steps()) {
             requireKnown("steps", s.technique(), s.material(), s.zones(), zones);
+            if (s.reason().length() > 1000) {
+                throw new InvalidInput(
+                        "Field steps.reason",
+                        s.reason().length() + " letters",
+                        "must have at most 1000",
+                        "Shorten it.");
+            }
             Years.require("Field steps.startedAt", s.startedAt(), Years.OF_WORK);
             Years.require("Field steps.finishedAt", s.finishedAt(), Years.OF_WORK);
         }

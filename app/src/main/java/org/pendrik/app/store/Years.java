@@ -17,6 +17,7 @@ public final class Years {
     public static final int OF_WORK = 1950;
 
     private static final int LAST = 2100;
+    private static final long LAST_SECOND_OF_CALENDAR = 31_000_000_000_000_000L;
 
     private Years() {}
 
@@ -40,12 +41,8 @@ public final class Years {
         if (at == null) {
             return;
         }
-        boolean far = Math.abs(at.getEpochSecond()) > 200L * 366 * 86_400;
-        require(
-                field,
-                far
-                        ? LocalDate.of(at.getEpochSecond() < 0 ? 1 : 9999, 1, 1)
-                        : LocalDate.ofInstant(at, ZoneOffset.UTC),
-                first);
+        // the calendar ends before the clock does
+        boolean beyond = Math.abs(at.getEpochSecond()) > LAST_SECOND_OF_CALENDAR;
+        require(field, beyond ? LocalDate.MAX : LocalDate.ofInstant(at, ZoneOffset.UTC), first);
     }
 }

@@ -59,7 +59,7 @@ public class CalcApiTest extends AppTest {
             {
                 "photo/rectify",
                 SQUARE.formatted("").replace("2000", "1e400"),
-                "Length (Infinity mm)"
+                "Field lengthMm (Infinity) must be a finite"
             },
             {
                 "photo/rectify",

@@ -29,7 +29,7 @@ public class JobApiTest extends AppTest {
                 "Prototype length (0 mm) must be from 500 to 100000 mm."
             },
             {draft("x", "-5", "2600", "null"), "Prototype length (-5 mm)"},
-            {draft("x", "\"NaN\"", "2600", "null"), "Prototype length (NaN mm)"},
+            {draft("x", "\"NaN\"", "2600", "null"), "Field lengthMm (NaN) must be a finite number"},
             {draft("x", "6400", "1e9", "null"), "Prototype height (1000000000 mm)"},
             {draft("", "6400", "2600", "null"), "Job name (empty)"},
             {

@@ -148,8 +148,23 @@ public class RecordTest extends AppTest {
                 "\"technique\":\"magic\"",
                 "Technique (magic) is not known"
             },
-            {"\"lengthMm\":6400.0", "\"lengthMm\":-1", "Prototype length (-1 mm)"},
-            {"\"strength\":2", "\"strength\":9", "Strength of fade (9) must be from 1 to 3"},
+            {"\"wantedOn\":null", "\"wantedOn\":\"+999999999-01-01\"", "Date wanted"},
+            {"\"writtenAt\":\"2026", "\"writtenAt\":\"1000", "Field writtenAt (1000"},
+            {"\"orientation\":1", "\"orientation\":99", "Field photographs[0].orientation (99)"},
+            {"\"widthPx\":", "\"widthPx\":-", "Field photographs[0].widthPx (-"},
+            {"\"focalMm35\":null", "\"focalMm35\":\"NaN\"", "focalMm35 (NaN) must be a finite"},
+            {"\"addedAt\":\"2026", "\"addedAt\":\"2190", "must lie between the years"},
+            {"\"reason\":\"", "\"reason\":\"" + "long ".repeat(300), "Field steps.reason ("},
+            {
+                "\"lengthMm\":6400.0",
+                "\"lengthMm\":-1",
+                "Field job.lengthMm (-1) must have a minimum"
+            },
+            {
+                "\"strength\":2",
+                "\"strength\":9",
+                "Field effects[0].strength (9) must have a maximum"
+            },
         };
     }
 

@@ -96,6 +96,11 @@ public final class CylinderUnwrapper {
         record Refused(String reason, String remedy) implements Outcome {}
     }
 
+    private static final double FAR_OFF_PX = 1e7;
+
+    /** An end circle may be cut by the edge of the photograph; its mark lies this far beside. */
+    private static final double BESIDE = 0.25;
+
     private final List<ArcMark> marks;
     private final Shell shell;
     private final Lens lens;
@@ -128,9 +133,35 @@ public final class CylinderUnwrapper {
                         "Mark the top, the place that faces you, and the bottom.");
             }
         }
+        for (ArcMark m : marks) {
+            requireOnPhotograph(m.photo(), lens);
+        }
+        InvalidInput.requireWithin(
+                "Focal length", focalPx, " px", 0, 1e6, "0 when it is not known.");
         double prior =
                 focalPx > 0 ? focalPx : USUAL_FOCAL * 2 * Math.max(lens.centreX(), lens.centreY());
         return new CylinderUnwrapper(marks, shell, lens, prior).fit();
+    }
+
+    private static void requireOnPhotograph(Point p, Lens lens) {
+        double wide = 2 * lens.centreX();
+        double high = 2 * lens.centreY();
+        boolean on =
+                p.x() >= -BESIDE * wide
+                        && p.x() <= (1 + BESIDE) * wide
+                        && p.y() >= -BESIDE * high
+                        && p.y() <= (1 + BESIDE) * high;
+        if (!on) {
+            throw new InvalidInput(
+                    "Mark",
+                    Math.round(p.x()) + ", " + Math.round(p.y()),
+                    "must lie on the photograph of "
+                            + Math.round(wide)
+                            + " × "
+                            + Math.round(high)
+                            + " px",
+                    "Set it where the end circle is seen.");
+        }
     }
 
     private Outcome fit() {
@@ -236,12 +267,17 @@ public final class CylinderUnwrapper {
         double[] out = new double[2 * marks.size() + 1];
         for (int i = 0; i < marks.size(); i++) {
             ArcMark m = marks.get(i);
-            Point seen = c.see(onShell(shell, m.leftEnd() ? 0 : shell.length().mm(), m.degrees()));
-            out[2 * i] = seen.x() - m.photo().x();
-            out[2 * i + 1] = seen.y() - m.photo().y();
+            double[] at = onShell(shell, m.leftEnd() ? 0 : shell.length().mm(), m.degrees());
+            out[2 * i] = bounded(c.seenX(at) - m.photo().x());
+            out[2 * i + 1] = bounded(c.seenY(at) - m.photo().y());
         }
         out[2 * marks.size()] = (p[6] - Math.log(focalPrior)) / FOCAL_SPREAD;
         return out;
+    }
+
+    /** A camera that runs away on the search sees nothing: that is far off, not infinitely. */
+    private static double bounded(double px) {
+        return Double.isNaN(px) ? FAR_OFF_PX : Math.clamp(px, -FAR_OFF_PX, FAR_OFF_PX);
     }
 
     private boolean isBefore(double[] p) {
@@ -321,9 +357,16 @@ public final class CylinderUnwrapper {
             return along(2, p);
         }
 
+        double seenX(double[] p) {
+            return centreX + focal * along(0, p) / Math.max(along(2, p), 1e-3);
+        }
+
+        double seenY(double[] p) {
+            return centreY + focal * along(1, p) / Math.max(along(2, p), 1e-3);
+        }
+
         Point see(double[] p) {
-            double z = Math.max(along(2, p), 1e-3);
-            return new Point(centreX + focal * along(0, p) / z, centreY + focal * along(1, p) / z);
+            return new Point(seenX(p), seenY(p));
         }
 
         /** Cosine between the outward normal of the shell at an angle and the way to the camera. */
