@@ -187,7 +187,9 @@
 			<p>
 				{f.within === 0
 					? 'Nothing on this shelf comes nearer.'
-					: `Nothing on this shelf comes nearer by more than ${f.within.toFixed(1)}.`}
+					: f.within > 0.1
+						? 'The best so far: the search was ended, and something nearer is not ruled out.'
+						: `Nothing on this shelf comes nearer by more than ${f.within.toFixed(1)}.`}
 				<span class="text-soft"
 					>{f.choices.toLocaleString('en-GB')} choices of bottles were looked at closely.</span
 				>

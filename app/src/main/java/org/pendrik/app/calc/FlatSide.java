@@ -68,7 +68,10 @@ record FlatSide(SideGeometry geometry, Raster raster, double pxPerMm, GreyBalanc
                                     "do not make a side: " + r.reason(),
                                     r.remedy());
                 };
-        double pxPerMm = Math.min(1600 / lengthMm, Math.sqrt(MOST_PIXELS / (lengthMm * heightMm)));
+        // finer than twice the picture there is nothing to see
+        double finest = Math.min(1600, 2.0 * Math.max(photo.width(), photo.height()));
+        double pxPerMm =
+                Math.min(finest / lengthMm, Math.sqrt(MOST_PIXELS / (lengthMm * heightMm)));
         return new FlatSide(g, g.rectify(photo, pxPerMm), pxPerMm, light(photo, part.card()));
     }
 

@@ -1,11 +1,13 @@
 package org.pendrik.app.calc;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.task.Tasks;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
@@ -23,10 +25,10 @@ import org.pendrik.core.recipe.RecipeQuestion;
 import org.pendrik.core.recipe.RecipeSearch;
 import org.pendrik.core.recipe.RecipeWorking;
 import org.pendrik.core.units.InvalidInput;
-import org.pendrik.core.units.Watch;
 
 /** Paint without a shelf. */
 final class PaintQuestions {
+    private static final Duration LONGEST = Duration.ofSeconds(30);
     static final String ESTIMATE = "{\"colour\": {\"l\": 38, \"a\": -14, \"b\": 12}}";
     static final String MIX =
             """
@@ -298,7 +300,7 @@ final class PaintQuestions {
                                 0,
                                 NORMAL_COAT_UM),
                         Boolean.TRUE.equals(q.exact()));
-        return switch (RecipeSearch.search(question, Watch.NOBODY)) {
+        return switch (RecipeSearch.search(question, Tasks.atMost(LONGEST))) {
             case RecipeAnswer.None n ->
                     throw new InvalidInput("Recipe", "none", "cannot be found", n.reason());
             case RecipeAnswer.Proven p -> answer(question, target, p);

@@ -1,5 +1,6 @@
 package org.pendrik.app.calc;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -7,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.task.Tasks;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.measure.AlongLength;
@@ -38,10 +40,10 @@ import org.pendrik.core.photo.Verdict;
 import org.pendrik.core.plan.NextPass;
 import org.pendrik.core.units.InvalidInput;
 import org.pendrik.core.units.Length;
-import org.pendrik.core.units.Watch;
 
 /** The photo room's questions without a job. */
 final class PhotoRoomQuestions {
+    private static final Duration LONGEST = Duration.ofSeconds(30);
     private static final String SIDE =
             "{\"pictureBase64\": \"" + FlatSide.PICTURE + "\", \"corners\": null, \"card\": null}";
     private static final String SAMPLES =
@@ -193,7 +195,7 @@ final class PhotoRoomQuestions {
                         model,
                         Optional.ofNullable(q.reference()),
                         new Sight(q.viewingMm(), q.ratio()));
-        var r = SideMeasurer.measure(question, Watch.NOBODY);
+        var r = SideMeasurer.measure(question, Tasks.atMost(LONGEST));
         List<EdgeAnswer> edges = new ArrayList<>();
         for (int i = 0; i < question.edges().size(); i++) {
             Answer<EdgeWear> wear = r.edges().get(i);
@@ -344,10 +346,10 @@ final class PhotoRoomQuestions {
         Sight sight = new Sight(q.viewingMm(), q.ratio());
         Asked what = new Asked(q.regions(), q.edges(), false);
         SideMeasurer.Question question = asked(one, what, classes, Optional.empty(), sight);
-        var first = SideMeasurer.measure(question, Watch.NOBODY);
+        var first = SideMeasurer.measure(question, Tasks.atMost(LONGEST));
         var second =
                 SideMeasurer.measure(
-                        asked(laid, what, classes, Optional.empty(), sight), Watch.NOBODY);
+                        asked(laid, what, classes, Optional.empty(), sight), Tasks.atMost(LONGEST));
         var a = first.regions();
         var b = second.regions();
         List<RegionCompared> out = new ArrayList<>();

@@ -49,7 +49,8 @@ class TaskController {
                 Thread.sleep(BETWEEN);
             }
         } catch (IOException | IllegalStateException e) {
-            // the page went away
+            // the page went away: nobody waits for the work any more
+            tasks.stop(id);
             out.completeWithError(e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

@@ -1,5 +1,6 @@
 package org.pendrik.app.task;
 
+import java.time.Duration;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
@@ -26,7 +27,21 @@ public class Tasks {
      */
     public record Progress(String what, double share, boolean over) {}
 
+    /** Nobody waits longer for an answer that comes by itself. */
+    private static final Duration LONGEST = Duration.ofSeconds(60);
+
+    /** A watch that ends the work after some time. */
+    public static Watch atMost(Duration time) {
+        long from = System.nanoTime();
+        return (what, share) -> {
+            if (System.nanoTime() - from > time.toNanos()) {
+                throw new Watch.TimeUp(what);
+            }
+        };
+    }
+
     private static final class State implements Watch {
+        private final Watch bound = atMost(LONGEST);
         private volatile Progress progress = new Progress("", 0, false);
         private volatile boolean stopped;
 
@@ -35,6 +50,7 @@ public class Tasks {
             if (stopped) {
                 throw new CancellationException(what);
             }
+            bound.at(what, share);
             progress = new Progress(what, share, false);
         }
     }
@@ -47,7 +63,7 @@ public class Tasks {
      */
     public <T> T run(@Nullable UUID id, Function<Watch, T> work) {
         if (id == null) {
-            return work.apply(Watch.NOBODY);
+            return work.apply(atMost(LONGEST));
         }
         State state = running.computeIfAbsent(id, _ -> new State());
         try {

@@ -7,7 +7,8 @@ public sealed interface RecipeAnswer {
      *
      * @param recipe it
      * @param deltaE00 from the target under the light of the question
-     * @param within nothing allowed is nearer than {@code deltaE00} minus this; 0 when exact
+     * @param within nothing allowed is nearer than {@code deltaE00} minus this; 0 when exact,
+     *     {@code deltaE00} when the time was up before anything was proven
      * @param choices sets of paints that were looked at closely
      * @param tried recipes that were computed one by one
      */

@@ -117,7 +117,6 @@ public final class RecipeSearch {
         watch.at("a first good recipe", 0);
         Climb climb = new Climb(kernel, limits, target);
         Found start = climb.best();
-        int n = shelf.size();
         Lattice[] lattices = new Lattice[5];
         for (int p = 2; p <= 4; p++) {
             lattices[p] = new Lattice(p, limits.mostDrops);
@@ -128,39 +127,53 @@ public final class RecipeSearch {
         for (int i = 0; i < LANES; i++) {
             lanes.add(new Prover(kernel, limits, lattices, plane, tolerance, ratio, start));
         }
-        Prover first = lanes.getFirst();
         double[][] tangents = tangents(climb);
         double reach = start.off() - tolerance;
         var strips = Region.large(reach) ? plane.strips(reach) : List.of(AbPlane.Strip.ALL);
-        for (int at = 0; at < strips.size(); at++) {
-            var strip = strips.get(at);
-            lanes.forEach(lane -> lane.turn(strip));
-            first.renew();
-            lanes.forEach(lane -> lane.heed(first));
-            for (int i = 0; i < n && at == 0; i++) {
-                if (musts(i, i, i, i)) {
-                    first.prove(i);
-                }
-            }
-            for (int p = 2; p <= Math.min(limits.mostPaints, n); p++) {
-                wave(lanes, p, tangents, at, strips.size());
-            }
-        }
-        Found best = first.best();
+        boolean proven = prove(lanes, strips, tangents);
+        Found best =
+                lanes.stream()
+                        .map(Prover::best)
+                        .min(Comparator.comparingDouble(Found::off))
+                        .orElseThrow();
         long choices = lanes.stream().mapToLong(Prover::choices).sum();
         long tried = lanes.stream().mapToLong(Prover::tried).sum();
         if (best.off() == Double.POSITIVE_INFINITY) {
             return new RecipeAnswer.None(
-                    "No mix of these bottles keeps to all limits: what must be in, which families"
-                            + " share a cup, what is left in the bottles, and how opaque it has to"
-                            + " be.");
+                    proven
+                            ? "No mix of these bottles keeps to all limits: what must be in, which families"
+                                    + " share a cup, what is left in the bottles, and how opaque it has to"
+                                    + " be."
+                            : "No mix was found in the time there was. Allow fewer bottles or fewer drops.");
         }
+        double within = tolerance == 0 ? 0 : Math.min(tolerance, best.off());
         return new RecipeAnswer.Proven(
-                recipe(best),
-                best.off(),
-                tolerance == 0 ? 0 : Math.min(tolerance, best.off()),
-                choices,
-                tried);
+                recipe(best), best.off(), proven ? within : best.off(), choices, tried);
+    }
+
+    /** Looks at all choices; false when the time was up before that. */
+    private boolean prove(List<Prover> lanes, List<AbPlane.Strip> strips, double[][] tangents) {
+        Prover first = lanes.getFirst();
+        int n = shelf.size();
+        try {
+            for (int at = 0; at < strips.size(); at++) {
+                var strip = strips.get(at);
+                lanes.forEach(lane -> lane.turn(strip));
+                first.renew();
+                lanes.forEach(lane -> lane.heed(first));
+                for (int i = 0; i < n && at == 0; i++) {
+                    if (musts(i, i, i, i)) {
+                        first.prove(i);
+                    }
+                }
+                for (int p = 2; p <= Math.min(limits.mostPaints, n); p++) {
+                    wave(lanes, p, tangents, at, strips.size());
+                }
+            }
+            return true;
+        } catch (Watch.TimeUp e) {
+            return false;
+        }
     }
 
     /** The fewest drops in its ratio: 1 and 2, not 3 and 6. */
@@ -229,8 +242,9 @@ public final class RecipeSearch {
             if (first.done()) {
                 return;
             }
-            watch.at(
-                    p + " paints at a time", (strip + ((p - 2) + (double) w / WAVES) / 3) / strips);
+            String piece = p + " paints at a time";
+            double share = (strip + ((p - 2) + (double) w / WAVES) / 3) / strips;
+            watch.at(piece, share);
             Aim aim = first.aim();
             if (screen != null && aim != null) {
                 screen.aim(aim);
@@ -243,6 +257,7 @@ public final class RecipeSearch {
                             lane -> {
                                 for (int x = begin + lane; x < end; x += LANES) {
                                     int[] pair = pairs.get(x);
+                                    watch.at(piece, share);
                                     choices(lanes.get(lane), screen, p, pair[0], pair[1]);
                                 }
                                 if (last) {
