@@ -11,9 +11,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType1Font;
-import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.interactive.viewerpreferences.PDViewerPreferences;
@@ -68,7 +65,7 @@ final class SideCardPdf {
     }
 
     private final PDDocument document = new PDDocument();
-    private final PDFont font = new PDType1Font(Standard14Fonts.FontName.HELVETICA);
+    private final PaperText letters = new PaperText(document);
     private final CardLayout.Paper paper;
     private final Grid grid;
 
@@ -252,22 +249,9 @@ final class SideCardPdf {
             throws IOException {
         out.setNonStrokingColor(0f, 0f, 0f);
         out.beginText();
-        out.setFont(font, size);
         out.newLineAtOffset(x(xMm), y(yMm));
-        out.showText(printable(said));
+        letters.show(out, size, said);
         out.endText();
-    }
-
-    /**
-     * The built-in faces know Latin letters only; what they do not know becomes a question mark.
-     */
-    private static String printable(String s) {
-        StringBuilder out = new StringBuilder();
-        for (char ch : s.replace('Δ', 'd').replaceAll("\\s+", " ").toCharArray()) {
-            out.append((ch >= ' ' && ch < 127) || (ch >= 0xa1 && ch <= 0xff) ? ch : '?');
-        }
-        String line = out.toString();
-        return line.length() > 150 ? line.substring(0, 147) + "..." : line;
     }
 
     /** Artwork at its size, with the outline of the white that lies under it beside it. */

@@ -20,6 +20,8 @@ import org.apache.pdfbox.contentstream.operator.state.Save;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
@@ -194,5 +196,29 @@ public class PaperTest extends AppTest {
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .content(file)
                 .exchange();
+    }
+
+    @Test
+    public void aCardSpeaksAnyScript() throws IOException {
+        String said = "Торфяной вагон, 泥炭車, Ξύλο, ΔE 2";
+        try (PDDocument document = new PDDocument()) {
+            PDPage page = new PDPage();
+            document.addPage(page);
+            PaperText letters = new PaperText(document);
+            try (PDPageContentStream out = new PDPageContentStream(document, page)) {
+                out.beginText();
+                out.newLineAtOffset(50, 700);
+                letters.show(out, 10, said + "\u0007\n" + "x".repeat(300));
+                out.endText();
+            }
+            ByteArrayOutputStream file = new ByteArrayOutputStream();
+            document.save(file);
+            assertTrue(file.size() < 200_000, file.size() + " bytes");
+            try (PDDocument back = Loader.loadPDF(file.toByteArray())) {
+                String text = new PDFTextStripper().getText(back);
+                assertTrue(text.contains(said), text);
+                assertTrue(text.strip().endsWith("x…"), text);
+            }
+        }
     }
 }

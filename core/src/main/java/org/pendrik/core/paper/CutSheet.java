@@ -177,6 +177,12 @@ public final class CutSheet {
     }
 
     private static String escaped(String s) {
-        return s.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
+        // XML 1.0 knows no other control characters (section 2.2)
+        return s.replaceAll(
+                        "[^\\t\\n\\r\\x{20}-\\x{D7FF}\\x{E000}-\\x{FFFD}\\x{10000}-\\x{10FFFF}]",
+                        "")
+                .replace("&", "&amp;")
+                .replace("<", "&lt;")
+                .replace(">", "&gt;");
     }
 }

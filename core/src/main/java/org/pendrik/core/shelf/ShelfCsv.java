@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
@@ -32,6 +33,9 @@ public final class ShelfCsv {
     private static final int LONGEST_VALUE = 60;
     private static final CSVFormat FORMAT =
             CSVFormat.RFC4180.builder().setIgnoreEmptyLines(true).get();
+
+    /** What a spreadsheet would run, and the apostrophes that keep it from that. */
+    private static final Pattern FORMULA = Pattern.compile("'*[=+\\-@\\t\\r]");
 
     private ShelfCsv() {}
 
@@ -247,7 +251,7 @@ public final class ShelfCsv {
 
         String text(Column c) {
             Integer i = at.get(c);
-            return i == null || i >= record.size() ? "" : record.get(i).strip();
+            return i == null || i >= record.size() ? "" : armed(record.get(i).strip());
         }
 
         void wrong(Column c, String rule, String remedy) {
@@ -433,11 +437,23 @@ public final class ShelfCsv {
         return out.toString();
     }
 
+    /**
+     * A text as a spreadsheet may open it: one that begins like a formula gets an apostrophe in
+     * front, and so does one that begins with such an apostrophe, so that reading gives it back.
+     */
+    static String disarmed(String text) {
+        return FORMULA.matcher(text).lookingAt() ? "'" + text : text;
+    }
+
+    private static String armed(String text) {
+        return text.startsWith("'") && FORMULA.matcher(text).lookingAt() ? text.substring(1) : text;
+    }
+
     private static String cell(Bottle b, Column c) {
         return switch (c) {
-            case NAME -> b.name();
-            case MAKER -> b.maker();
-            case FAMILY -> b.family();
+            case NAME -> disarmed(b.name());
+            case MAKER -> disarmed(b.maker());
+            case FAMILY -> disarmed(b.family());
             case KIND -> b.kind().title();
             case FINISH -> b.finish();
             case L -> b.colour().map(x -> number(x.l())).orElse("");
@@ -451,10 +467,10 @@ public final class ShelfCsv {
             case OPENED -> b.opened().map(LocalDate::toString).orElse("");
             case KEEPS -> b.keepsUntil().map(LocalDate::toString).orElse("");
             case PRICE -> number(b.pricePerMl());
-            case PLACE -> b.place();
+            case PLACE -> disarmed(b.place());
             case DROP -> number(b.dropMl());
             case STRENGTH -> number(b.strength());
-            case NOTES -> b.notes();
+            case NOTES -> disarmed(b.notes());
             case SWATCHES -> Swatch.write(b.swatches());
         };
     }

@@ -208,4 +208,12 @@ public class CutSheetTest {
                                         CardLayout.Paper.A4));
         assertTrue(e.getMessage().contains("at most 150 mm"), e.getMessage());
     }
+
+    @Test
+    public void controlCharactersNeverReachTheDrawing() {
+        String svg =
+                CutSheet.of(List.of(new Piece("a\u0000b\u0007c\ud800d 火", PATCH)), 0, Kept.PIECE)
+                        .svg();
+        assertTrue(svg.contains("<title>abcd 火</title>"), svg);
+    }
 }

@@ -37,8 +37,16 @@ public class ShelfFilesTest {
 
     private static Bottle any(SplittableRandom r, int i) {
         String odd =
-                List.of("plain", "with, comma", "with \"quotes\"", "two\nlines", "ümläut")
-                        .get(r.nextInt(5));
+                List.of(
+                                "plain",
+                                "with, comma",
+                                "with \"quotes\"",
+                                "two\nlines",
+                                "ümläut",
+                                "=HYPERLINK(\"x\")",
+                                "'=1",
+                                "-2+3")
+                        .get(r.nextInt(8));
         Bottle.Kind kind = List.of(Bottle.Kind.values()).get(r.nextInt(6));
         Optional<Lab> colour = r.nextInt(4) == 0 ? Optional.empty() : Optional.of(lab(r));
         List<Swatch> swatches = new ArrayList<>();
@@ -257,5 +265,17 @@ public class ShelfFilesTest {
                         .flatMap(c -> c.fields().stream())
                         .toList(),
                 List.of());
+    }
+
+    @Test
+    public void whatASpreadsheetWouldRunIsDisarmedAndReadBack() {
+        for (String name : List.of("=1+1", "+x", "-2+3", "@sum", "'=1", "''=1")) {
+            String csv = ShelfCsv.write(List.of(bottle(name, new Lab(40, 1, 2))));
+            assertTrue(csv.contains("'" + name), csv);
+            var read = ShelfCsv.read(csv);
+            assertEquals(read.faults(), List.of());
+            assertEquals(read.lines().getFirst().bottle().name(), name);
+        }
+        assertTrue(ShelfCsv.write(List.of(bottle("it's", new Lab(40, -1, 2)))).contains("it's"));
     }
 }
