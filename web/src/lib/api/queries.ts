@@ -40,6 +40,12 @@ export const workshopQuery = () =>
 		queryFn: ({ signal }) => must(api.GET('/api/workshop', { signal }))
 	});
 
+export const backupsQuery = () =>
+	queryOptions({
+		queryKey: ['backups'],
+		queryFn: ({ signal }) => must(api.GET('/api/backups', { signal }))
+	});
+
 export const shelfQuery = () =>
 	queryOptions({
 		queryKey: ['shelf'],

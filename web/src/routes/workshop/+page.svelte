@@ -5,6 +5,7 @@
 	import SchoolSheet from '$lib/school/school-sheet.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import Loaded from '$lib/ui/loaded.svelte';
+	import SafeKeeping from '$lib/workshop/safe-keeping-panel.svelte';
 	import SettingsForm from '$lib/workshop/settings-form.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
 
@@ -45,6 +46,8 @@
 			{#key w.version}<SettingsForm workshop={w} />{/key}
 		{/snippet}
 	</Loaded>
+	<h2 class="mt-8 mb-2 text-2xl">Safe-keeping</h2>
+	<SafeKeeping />
 	<h2 class="mt-8 text-2xl">School sheet</h2>
 	<p class="mb-2 max-w-prose text-soft">
 		Good weatherers differ. This is how this house does things; each job can do otherwise in its

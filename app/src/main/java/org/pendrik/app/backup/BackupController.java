@@ -1,5 +1,8 @@
 package org.pendrik.app.backup;
 
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
@@ -37,13 +40,13 @@ class BackupController {
     record Restoring(String kept) {}
 
     @GetMapping("/api/backups")
-    List<Backups.Kept> all() {
+    List<Backups.KeptBackup> all() {
         return backups.all();
     }
 
     /** Makes one now; it was restored into a scratch folder once before this answers. */
     @PostMapping("/api/backups")
-    Backups.Kept make() {
+    Backups.KeptBackup make() {
         return backups.make();
     }
 
@@ -62,6 +65,14 @@ class BackupController {
     }
 
     /** Restores an archive that comes with the request. The program starts again by itself. */
+    @Operation(
+            requestBody =
+                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            required = true,
+                            content =
+                                    @Content(
+                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                                            schema = @Schema(type = "string", format = "binary"))))
     @PostMapping(value = "/api/restore", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     Restoring restore(HttpServletRequest request) throws IOException {
         Path archive = backups.incoming();

@@ -59,23 +59,23 @@ public class Backups {
      * @param name of its file
      * @param bytes of its file
      */
-    public record Kept(String name, Instant madeAt, long bytes) {}
+    public record KeptBackup(String name, Instant madeAt, long bytes) {}
 
     /** The backups that are kept, the newest first. */
-    public List<Kept> all() {
-        List<Kept> out = new ArrayList<>();
+    public List<KeptBackup> all() {
+        List<KeptBackup> out = new ArrayList<>();
         try (Stream<Path> files = Files.list(folder)) {
             for (Path p : files.toList()) {
                 Matcher m = NAME.matcher(p.getFileName().toString());
                 if (m.matches()) {
                     Instant at = LocalDateTime.parse(m.group(1), TIME).toInstant(ZoneOffset.UTC);
-                    out.add(new Kept(m.group(), at, Files.size(p)));
+                    out.add(new KeptBackup(m.group(), at, Files.size(p)));
                 }
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        out.sort(Comparator.comparing(Kept::madeAt).reversed());
+        out.sort(Comparator.comparing(KeptBackup::madeAt).reversed());
         return out;
     }
 
@@ -92,7 +92,7 @@ public class Backups {
      *
      * @throws UncheckedIOException when it cannot be written or read back
      */
-    public synchronized Kept make() {
+    public synchronized KeptBackup make() {
         Instant now = clock.instant();
         Path target =
                 folder.resolve(
@@ -102,7 +102,7 @@ public class Backups {
         try (Connection c = database.getConnection()) {
             Archive.write(c, root, target, now);
             verify(target);
-            return new Kept(target.getFileName().toString(), now, Files.size(target));
+            return new KeptBackup(target.getFileName().toString(), now, Files.size(target));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (SQLException e) {
@@ -130,7 +130,7 @@ public class Backups {
             fixedDelayString = "${pendrik.backup.every:PT1H}")
     void daily() {
         try {
-            List<Kept> before = all();
+            List<KeptBackup> before = all();
             if (!before.isEmpty()
                     && before.getFirst().madeAt().isAfter(clock.instant().minus(DAY))) {
                 return;
@@ -143,14 +143,14 @@ public class Backups {
     }
 
     private void thin() {
-        List<Kept> all = all();
+        List<KeptBackup> all = all();
         Set<LocalDateTime> stay =
                 Thinning.kept(
                         all.stream()
                                 .map(k -> LocalDateTime.ofInstant(k.madeAt(), ZoneOffset.UTC))
                                 .toList());
         Set<String> deleted = new HashSet<>();
-        for (Kept k : all) {
+        for (KeptBackup k : all) {
             if (!stay.contains(LocalDateTime.ofInstant(k.madeAt(), ZoneOffset.UTC))) {
                 try {
                     Files.delete(folder.resolve(k.name()));

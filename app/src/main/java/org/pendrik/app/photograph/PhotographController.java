@@ -43,7 +43,7 @@ class PhotographController {
 
     /** Photographs whose file is missing or damaged. */
     @GetMapping("/api/photographs/check")
-    List<Photographs.Broken> check() {
+    List<Photographs.BrokenPhotograph> check() {
         return photographs.broken();
     }
 

@@ -92,18 +92,18 @@ public class Photographs {
      *
      * @param missing else it is damaged
      */
-    public record Broken(
+    public record BrokenPhotograph(
             UUID id, UUID jobId, String jobName, String caption, String hash, boolean missing) {}
 
     /** All photographs whose file is missing or damaged; each file is read whole. */
-    public List<Broken> broken() {
-        List<Broken> out = new ArrayList<>();
+    public List<BrokenPhotograph> broken() {
+        List<BrokenPhotograph> out = new ArrayList<>();
         for (Job job : jobs.all()) {
             for (Photograph p : mapper.ofJob(job.id())) {
                 PhotographStore.State state = store.state(p.hash());
                 if (state != PhotographStore.State.WHOLE) {
                     out.add(
-                            new Broken(
+                            new BrokenPhotograph(
                                     p.id(),
                                     job.id(),
                                     job.name(),
