@@ -108,6 +108,8 @@ public class PendrikApplication {
         }
         Upgrades.recover(root).ifPresent(System.out::println);
         DatabaseFile.require(root);
+        DatabaseFile.opened(root);
+        SpringApplication.getShutdownHandlers().add(() -> DatabaseFile.closed(root));
     }
 
     /** What was asked for is done, and nothing is to be started. */
@@ -148,6 +150,7 @@ public class PendrikApplication {
                                         Thread.currentThread().interrupt();
                                     }
                                     context.close();
+                                    DatabaseFile.closed(lastRoot);
                                     main(args.toArray(String[]::new));
                                 });
             };

@@ -18,7 +18,7 @@ import org.testng.annotations.Test;
 public class DurabilityTest {
     private static final int ROUNDS = Integer.getInteger("e2e.rounds", 3);
 
-    private static String draft(String name) {
+    static String draft(String name) {
         return """
         {"name": "%s", "kind": "FREIGHT_CAR", "scaleRatio": 87.1, "lengthMm": 6400, "heightMm": 2600,
          "substrate": "FACTORY_FLAT", "wantedOn": null, "note": "", "version": 0}

@@ -31,11 +31,13 @@ final class Server implements AutoCloseable {
     private static final Pattern ADDRESS = Pattern.compile("http://127\\.0\\.0\\.1:(\\d+)/");
 
     private final Process process;
+    private final Path data;
     private final int port;
     private final HttpClient client = HttpClient.newHttpClient();
 
-    private Server(Process process, int port) {
+    private Server(Process process, Path data, int port) {
         this.process = process;
+        this.data = data;
         this.port = port;
     }
 
@@ -72,7 +74,7 @@ final class Server implements AutoCloseable {
                 Matcher m = ADDRESS.matcher(line);
                 if (m.find()) {
                     Thread.ofVirtual().start(() -> out.lines().forEach(l -> {}));
-                    return new Server(p, Integer.parseInt(m.group(1)));
+                    return new Server(p, data, Integer.parseInt(m.group(1)));
                 }
             }
             throw new IllegalStateException("the application did not start:\n" + said);
@@ -113,6 +115,10 @@ final class Server implements AutoCloseable {
 
     String url(String path) {
         return "http://127.0.0.1:" + port + path;
+    }
+
+    Path data() {
+        return data;
     }
 
     int port() {

@@ -51,6 +51,13 @@ public class UpgradeKillTest {
                       ('%1$s', 'mine', 'dry-brush', 'dry-buff', 'LIGHT', 'roof', 'MANUAL', 'You put it here.', 2);
                     """
                             .formatted(JOB));
+            if (version >= 8) {
+                s.execute(
+                        """
+                        update plan_step set made_for_step = 'e1:mist-fade' where id = 'e1:mist-fade+seal-satin';
+                        update plan_step set made_for_effect = 'e1' where id = 'e1:mist-fade'
+                        """);
+            }
             if (version >= 5) {
                 for (int i = 1; i <= 2; i++) {
                     s.execute(

@@ -47,25 +47,32 @@ public final class BackupCommand {
             if (Files.exists(root.resolve(ADDRESS)) && byTheProgram(root, target)) {
                 return "The workshop is backed up to " + target + " by the program that runs.";
             }
-            try (Connection c = DatabaseFile.open(root)) {
-                Manifest m = Archive.write(c, root, target, clock.instant());
-                Path scratch = Files.createTempDirectory("pendrik-verify");
-                Archive.unpack(target, scratch);
-                SafeFiles.deleteAll(scratch);
-                return "The workshop is backed up to "
-                        + target
-                        + " and verified: "
-                        + m.rows().values().stream().mapToLong(Long::longValue).sum()
-                        + " rows, "
-                        + m.files().stream().filter(f -> f.path().startsWith("photographs")).count()
-                        + " files.";
-            }
+            String said = offline(root, target, clock);
+            DatabaseFile.closed(root);
+            return said;
         } catch (IOException e) {
             throw new DataFolder.Unusable(
                     "The backup could not be written to " + target + ": " + e.getMessage() + ".",
                     e);
         } catch (SQLException e) {
             throw new IllegalStateException(e);
+        }
+    }
+
+    private static String offline(Path root, Path target, Clock clock)
+            throws IOException, SQLException {
+        try (Connection c = DatabaseFile.open(root)) {
+            Manifest m = Archive.write(c, root, target, clock.instant());
+            Path scratch = Files.createTempDirectory("pendrik-verify");
+            Archive.unpack(target, scratch);
+            SafeFiles.deleteAll(scratch);
+            return "The workshop is backed up to "
+                    + target
+                    + " and verified: "
+                    + m.rows().values().stream().mapToLong(Long::longValue).sum()
+                    + " rows, "
+                    + m.files().stream().filter(f -> f.path().startsWith("photographs")).count()
+                    + " files.";
         }
     }
 

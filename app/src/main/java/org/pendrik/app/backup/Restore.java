@@ -74,6 +74,7 @@ public final class Restore {
                 }
             }
             Files.deleteIfExists(root.resolve("upgrade-running"));
+            DatabaseFile.opened(root);
             SafeFiles.deleteAll(folder);
             return Optional.of(
                     "The archive is restored."

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -82,10 +83,14 @@ public final class DataFolder {
      * @param demo open the demonstration workshop
      * @param startsAt the moment that the program's clock shows when it starts, from which it goes
      *     on; the time of this machine when it is not set
+     * @param clockStands whether it stays at that moment
      */
     @ConfigurationProperties("pendrik")
     public record Settings(
-            Path data, boolean demo, @org.jspecify.annotations.Nullable Instant startsAt) {}
+            Path data,
+            boolean demo,
+            @org.jspecify.annotations.Nullable Instant startsAt,
+            boolean clockStands) {}
 
     @Configuration
     static class Beans {
@@ -97,8 +102,11 @@ public final class DataFolder {
         @Bean
         Clock clock(Settings settings) {
             Clock machine = Clock.systemUTC();
-            return settings.startsAt() == null
-                    ? machine
+            if (settings.startsAt() == null) {
+                return machine;
+            }
+            return settings.clockStands()
+                    ? Clock.fixed(settings.startsAt(), ZoneOffset.UTC)
                     : Clock.offset(
                             machine, Duration.between(machine.instant(), settings.startsAt()));
         }

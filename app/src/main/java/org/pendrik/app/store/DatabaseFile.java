@@ -16,6 +16,7 @@ import java.util.List;
 /** The file of the database, looked at before anything opens it. */
 public final class DatabaseFile {
     static final String NAME = "pendrik.mv.db";
+    private static final String CLOSED = "closed-at-bytes";
     private static final byte[] HEAD = "H:2,".getBytes(StandardCharsets.US_ASCII);
     private static final String HELP =
             " Restore a backup: ./pendrik restore FILE; the daily ones lie in ";
@@ -44,12 +45,64 @@ public final class DatabaseFile {
         } catch (IOException e) {
             throw new DataFolder.Unusable("The database " + file + " cannot be read.", e);
         }
+        requireWhole(root, file);
         if (read == 0) {
             throw new DataFolder.Unusable(
                     "The database " + file + " is empty (0 bytes)." + help(root), null);
         }
         if (!java.util.Arrays.equals(head, HEAD)) {
             throw new DataFolder.Unusable(damaged(root), null);
+        }
+    }
+
+    /** Notes how long the file is, once the program has closed it. */
+    public static void closed(Path root) {
+        try {
+            String size = Long.toString(Files.size(in(root)));
+            SafeFiles.write(
+                    root.resolve(CLOSED),
+                    out -> out.write(size.getBytes(StandardCharsets.US_ASCII)));
+        } catch (IOException e) {
+            // without the note a cut is seen only where it hurts
+        }
+    }
+
+    /**
+     * A file that was cut opens as it was some time ago, so its length is compared with that when
+     * it was closed. After a kill there is no note, and no cut either.
+     */
+    private static void requireWhole(Path root, Path file) {
+        Path note = root.resolve(CLOSED);
+        try {
+            if (!Files.exists(note)) {
+                return;
+            }
+            long was = Long.parseLong(Files.readString(note).strip());
+            long is = Files.size(file);
+            if (is < was && is > 0) {
+                throw new DataFolder.Unusable(
+                        damaged(root)
+                                + " (It has "
+                                + is
+                                + " bytes and had "
+                                + was
+                                + " when it was closed. If you have put it there yourself, delete "
+                                + note
+                                + ".)",
+                        null);
+            }
+        } catch (IOException | NumberFormatException e) {
+            throw new DataFolder.Unusable("The file " + note + " cannot be read. Delete it.", e);
+        }
+    }
+
+    /** The database is open from now on: what was noted when it was closed no longer holds. */
+    public static void opened(Path root) {
+        try {
+            Files.deleteIfExists(root.resolve(CLOSED));
+        } catch (IOException e) {
+            throw new DataFolder.Unusable(
+                    "The file " + root.resolve(CLOSED) + " cannot be deleted. Delete it.", e);
         }
     }
 

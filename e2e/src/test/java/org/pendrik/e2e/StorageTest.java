@@ -1,0 +1,175 @@
+package org.pendrik.e2e;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** What the disk does to the workshop: archives, damaged files, odd folders, no space. */
+public class StorageTest {
+    private static final Pattern JOB = Pattern.compile("\\{\"job\":\\{\"id\":\"([-0-9a-f]{36})\"");
+
+    /** So that what is reckoned from now is the same. */
+    private static final String STANDS = "--pendrik.clock-stands=true";
+
+    /** Every view's data of a workshop, by its address. */
+    static Map<String, String> views(Server server) {
+        Map<String, String> out = new LinkedHashMap<>();
+        for (String path :
+                List.of(
+                        "jobs",
+                        "overview",
+                        "shelf",
+                        "recipes",
+                        "workshop",
+                        "schools",
+                        "priors",
+                        "shopping")) {
+            out.put(path, server.get("/api/" + path));
+        }
+        Matcher m = JOB.matcher(server.get("/api/jobs"));
+        while (m.find()) {
+            for (String view :
+                    List.of(
+                            "",
+                            "/study",
+                            "/makeup",
+                            "/photographs",
+                            "/sides",
+                            "/bench",
+                            "/artworks",
+                            "/record")) {
+                String path = "jobs/" + m.group(1) + view;
+                out.put(
+                        path,
+                        server.get("/api/" + path)
+                                // moments of asking, and what is reckoned from them
+                                .replaceAll("\"(now|writtenAt)\":\"[^\"]*\"", "")
+                                .replaceAll("\"(earliest|readyAt)\":\"[^\"]*\"", "")
+                                .replaceAll(
+                                        "\"(waitingMinutes|cure|bite|laterMinutes)\":-?[0-9.E-]+",
+                                        ""));
+            }
+        }
+        return out;
+    }
+
+    private static void command(Path script, Path data, String... args)
+            throws IOException, InterruptedException {
+        ProcessBuilder b =
+                new ProcessBuilder(
+                                Stream.concat(Stream.of(script.toString()), Stream.of(args))
+                                        .toList())
+                        .redirectErrorStream(true);
+        b.environment().put("PENDRIK_DATA", data.toString());
+        Process p = b.start();
+        String said = new String(p.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertEquals(p.waitFor(), 0, said);
+    }
+
+    /**
+     * From a program that runs, to a folder that nobody has used, and over one that somebody has.
+     */
+    @Test
+    public void aBackupOfTheDemoIsEqualInEveryView() throws IOException, InterruptedException {
+        Path script = Path.of("..", "pendrik").toAbsolutePath().normalize();
+        Path archive = Server.freshFolder().resolve("all.zip");
+        Map<String, String> before;
+        try (Server demo = Server.start(Server.freshFolder(), "--pendrik.demo=true", STANDS)) {
+            command(script, demo.data(), "backup", archive.toString());
+            before = views(demo);
+            assertTrue(before.size() > 30, before.keySet().toString());
+        }
+        Path used = Server.freshFolder();
+        try (Server other = Server.start(used)) {
+            other.send("PUT", "/api/jobs/" + UUID.randomUUID(), DurabilityTest.draft("Of before"));
+        }
+        for (Path data : List.of(Server.freshFolder(), used)) {
+            command(script, data, "restore", archive.toString());
+            try (Server restored = Server.start(data, STANDS)) {
+                Map<String, String> after = views(restored);
+                assertEquals(after.keySet(), before.keySet());
+                before.forEach((path, body) -> assertEquals(after.get(path), body, path));
+                String rust = restored.get("/api/photographs/check");
+                assertEquals(rust, "[]");
+            }
+        }
+        try (Stream<Path> kept = Files.walk(used.resolve("kept"))) {
+            assertTrue(kept.anyMatch(p -> p.endsWith("pendrik.mv.db")), "the old one is gone");
+        }
+    }
+
+    @Test
+    public void aSemicolonInTheFoldersNameIsNoSetting() throws IOException {
+        Path data = Server.freshFolder().resolve("x;INIT=create table evil(a int)");
+        String said = Server.startAndFail(data);
+        assertTrue(said.contains("has a semicolon in its name"), said);
+        assertFalse(said.contains("\tat "), said);
+    }
+
+    @DataProvider
+    public Object[][] damages() {
+        return new Object[][] {{"empty"}, {"noise"}, {"cut"}, {"flipped"}};
+    }
+
+    @Test(dataProvider = "damages")
+    public void aDamagedDatabaseIsNamedInOneSentence(String how) throws IOException {
+        Path data = Server.freshFolder();
+        Server.start(data).close();
+        Path file = data.resolve("pendrik.mv.db");
+        byte[] all = Files.readAllBytes(file);
+        Random random = new Random(3);
+        byte[] bad =
+                switch (how) {
+                    case "empty" -> new byte[0];
+                    case "cut" -> java.util.Arrays.copyOf(all, all.length / 2);
+                    case "noise" -> {
+                        random.nextBytes(all);
+                        yield all;
+                    }
+                    default -> {
+                        for (int i = 0; i < 2000; i++) {
+                            all[12_288 + random.nextInt(all.length - 12_288)] ^= (byte) 0xff;
+                        }
+                        yield all;
+                    }
+                };
+        Files.write(file, bad);
+        String said = Server.startAndFail(data);
+        assertTrue(said.contains(how.equals("empty") ? "is empty (0 bytes)" : "is damaged"), said);
+        assertTrue(said.contains("./pendrik restore FILE"), said);
+        assertFalse(said.contains("\tat ") || said.contains("newer Pendrik"), said);
+        assertEquals(Files.readAllBytes(file), bad, "it was changed");
+    }
+
+    @Test
+    public void withoutSpaceNothingIsChangedAndLookingGoesOn()
+            throws IOException, InterruptedException {
+        try (Server server =
+                Server.start(
+                        Server.freshFolder(), "--pendrik.disk.least-bytes=" + Long.MAX_VALUE)) {
+            var refused =
+                    server.send(
+                            "PUT",
+                            "/api/jobs/" + UUID.randomUUID(),
+                            DurabilityTest.draft("No room"));
+            assertEquals(refused.statusCode(), 507);
+            assertTrue(refused.body().contains("The disk that holds"), refused.body());
+            assertEquals(server.get("/api/jobs"), "[]");
+        }
+    }
+}
