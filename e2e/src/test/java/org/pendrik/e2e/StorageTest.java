@@ -56,16 +56,22 @@ public class StorageTest {
                 String path = "jobs/" + m.group(1) + view;
                 out.put(
                         path,
-                        server.get("/api/" + path)
-                                // moments of asking, and what is reckoned from them
-                                .replaceAll("\"(now|writtenAt)\":\"[^\"]*\"", "")
-                                .replaceAll("\"(earliest|readyAt)\":\"[^\"]*\"", "")
-                                .replaceAll(
-                                        "\"(waitingMinutes|cure|bite|laterMinutes)\":-?[0-9.E-]+",
-                                        ""));
+                        server.get("/api/" + path).replaceAll("\"writtenAt\":\"[^\"]*\"", ""));
             }
         }
         return out;
+    }
+
+    /** Where two long texts part, and not the whole of them. */
+    static void same(String path, String is, String was) {
+        int at = 0;
+        while (at < Math.min(is.length(), was.length()) && is.charAt(at) == was.charAt(at)) {
+            at++;
+        }
+        assertEquals(
+                is.substring(Math.max(0, at - 60), Math.min(is.length(), at + 200)),
+                was.substring(Math.max(0, at - 60), Math.min(was.length(), at + 200)),
+                path);
     }
 
     private static void command(Path script, Path data, String... args)
@@ -103,7 +109,7 @@ public class StorageTest {
             try (Server restored = Server.start(data, STANDS)) {
                 Map<String, String> after = views(restored);
                 assertEquals(after.keySet(), before.keySet());
-                before.forEach((path, body) -> assertEquals(after.get(path), body, path));
+                before.forEach((path, body) -> same(path, after.get(path), body));
                 String rust = restored.get("/api/photographs/check");
                 assertEquals(rust, "[]");
             }

@@ -1,6 +1,5 @@
 package org.pendrik.core.film;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -26,7 +25,7 @@ public record Finding(
     public Finding {
         zones = List.copyOf(zones);
         coats = List.copyOf(coats);
-        numbers = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(numbers));
+        numbers = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(numbers));
     }
 
     /** How bad a finding is; worse comes later. */
