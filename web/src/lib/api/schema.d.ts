@@ -2709,6 +2709,7 @@ export interface components {
         EffectItem: {
             /** @enum {string} */
             key: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
+            kinds: ("FREIGHT_CAR" | "LOCOMOTIVE" | "STRUCTURE")[];
             label: string;
             materials: string[];
             technique: string;

@@ -3,15 +3,21 @@
 	import type { Effect, StudyDesk } from './study-desk.svelte';
 
 	/** The effects seen on the prototype: what, where, how strong. */
-	type Props = { desk: StudyDesk; kinds: Schemas['EffectItem'][]; zones: Schemas['JobZone'][] };
+	type Props = {
+		desk: StudyDesk;
+		kinds: Schemas['EffectItem'][];
+		of: Schemas['Job']['kind'];
+		zones: Schemas['JobZone'][];
+	};
 
-	let { desk, kinds, zones }: Props = $props();
+	let { desk, kinds, of, zones }: Props = $props();
 
 	const STRENGTHS = ['a trace', 'plain', 'heavy'];
 	let open = $state<string>();
 
 	const label = (kind: string) => kinds.find((k) => k.key === kind)?.label ?? kind;
-	const unused = $derived(kinds);
+	// a building has no trucks
+	const unused = $derived(kinds.filter((k) => k.kinds.includes(of)));
 
 	async function add(kind: Effect['kind']) {
 		const first = zones[0];

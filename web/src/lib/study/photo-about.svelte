@@ -3,10 +3,11 @@
 	import { refreshJob } from '$lib/api/queries';
 	import { photographNow } from '$lib/api/versions';
 	import { Desk } from '$lib/ui/desk.svelte';
-	import { SIDES } from './sides';
+	import { sidesOf } from './sides';
 
 	/** What a photograph shows: side, sister car, caption, date. */
-	let { photo }: { photo: Schemas['Photograph'] } = $props();
+	type Props = { photo: Schemas['Photograph']; kind: Schemas['Job']['kind'] };
+	let { photo, kind }: Props = $props();
 
 	const desk = Desk.get();
 	const day = $derived(photo.takenAt?.slice(0, 10) ?? '');
@@ -65,7 +66,8 @@
 				value={photo.side}
 				onchange={(e) => change({ side: e.currentTarget.value as About['side'] })}
 			>
-				{#each SIDES as s (s.key)}<option value={s.key}>{s.label.toLowerCase()}</option>{/each}
+				{#each sidesOf(kind) as s (s.key)}<option value={s.key}>{s.label.toLowerCase()}</option
+					>{/each}
 			</select></label
 		>
 		<label class="flex flex-col"

@@ -1,22 +1,23 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
 	import type { Snippet } from 'svelte';
-	import { SIDES, type Side } from './sides';
+	import { sidesOf, type Side } from './sides';
 
 	/** The sides of the subject, each with how many photographs it has. */
 	type Props = {
 		side: Side;
+		kind: Schemas['Job']['kind'];
 		photographs: Schemas['Photograph'][];
 		children?: Snippet;
 	};
 
-	let { side = $bindable(), photographs, children }: Props = $props();
+	let { side = $bindable(), kind, photographs, children }: Props = $props();
 
 	const count = (s: Side) => photographs.filter((p) => p.side === s).length;
 </script>
 
 <div class="mb-2 flex flex-wrap items-baseline gap-x-5 gap-y-1" role="group" aria-label="Side">
-	{#each SIDES as s (s.key)}
+	{#each sidesOf(kind) as s (s.key)}
 		<button
 			class="min-h-7 border-b-2 font-label text-lg font-semibold {side === s.key
 				? 'border-ink'

@@ -3,6 +3,9 @@ import type { Schemas } from '$lib/api/client';
 export type Side = Schemas['Photograph']['side'];
 export type WeatherClass = Schemas['JobSample']['kind'];
 
+type Kind = Schemas['Job']['kind'];
+
+/** The sides of a vehicle. */
 export const SIDES: { key: Side; label: string }[] = [
 	{ key: 'LEFT', label: 'Left side' },
 	{ key: 'RIGHT', label: 'Right side' },
@@ -11,6 +14,17 @@ export const SIDES: { key: Side; label: string }[] = [
 	{ key: 'ROOF', label: 'Roof' },
 	{ key: 'DETAIL', label: 'Detail' }
 ];
+
+const OF_BUILDING: Partial<Record<Side, string>> = {
+	LEFT: 'Front',
+	RIGHT: 'Back',
+	A_END: 'Left gable',
+	B_END: 'Right gable'
+};
+
+/** The sides of a subject of a kind, as they are called: a building has a front and gables. */
+export const sidesOf = (kind: Kind | undefined) =>
+	kind === 'STRUCTURE' ? SIDES.map((s) => ({ ...s, label: OF_BUILDING[s.key] ?? s.label })) : SIDES;
 
 export const CLASSES: { key: WeatherClass; label: string }[] = [
 	{ key: 'PAINT', label: 'paint' },

@@ -87,7 +87,7 @@
 <!-- on a telephone the verdicts come before the history -->
 <div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem] lg:grid-rows-[auto_1fr]">
 	<div class="min-w-0">
-		<SidePicker bind:side photographs={all} />
+		<SidePicker bind:side kind={job.data?.job.kind ?? 'FREIGHT_CAR'} photographs={all} />
 		{#if compare.error}
 			<Notice title="The sides cannot be compared" text={compare.error.message} kind="failed" />
 		{/if}
@@ -144,7 +144,7 @@
 				/>
 				{#if model && (!ready || marking || !(model.corners ?? model.shellMarks))}
 					{#key model.id}<PhotoDesk photo={model} {size} others={models} />{/key}
-					<PhotoAbout photo={model} />
+					<PhotoAbout photo={model} kind={job.data?.job.kind ?? 'FREIGHT_CAR'} />
 				{/if}
 			</div>
 		{/if}

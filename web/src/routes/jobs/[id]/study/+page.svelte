@@ -21,7 +21,7 @@
 	import SidePicker from '$lib/study/side-picker.svelte';
 	import SideSize from '$lib/study/side-size.svelte';
 	import SideView from '$lib/study/side-view.svelte';
-	import { SIDES, type Side } from '$lib/study/sides';
+	import { sidesOf, type Side } from '$lib/study/sides';
 	import { StudyDesk } from '$lib/study/study-desk.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import Working from '$lib/ui/working.svelte';
@@ -53,7 +53,8 @@
 	const own = $derived(measures.data?.photographId === photo?.id ? measures.data : undefined);
 	const notes = new StudyDesk(page.params.id ?? '', desk, () => study.data);
 	const view = $derived(job.data);
-	const label = $derived(SIDES.find((s) => s.key === side)?.label ?? '');
+	const sides = $derived(sidesOf(view?.job.kind));
+	const label = $derived(sides.find((s) => s.key === side)?.label ?? '');
 	const stamp = $derived(
 		`${photo?.version ?? 0}-${view?.job.version ?? 0}-${Math.round(size?.lengthMm ?? 0)}x${Math.round(size?.heightMm ?? 0)}`
 	);
@@ -70,8 +71,8 @@
 			key: 's',
 			label: 'The next side',
 			run: () => {
-				const at = SIDES.findIndex((s) => s.key === side);
-				side = SIDES[(at + 1) % SIDES.length]?.key ?? 'LEFT';
+				const at = sides.findIndex((s) => s.key === side);
+				side = sides[(at + 1) % sides.length]?.key ?? 'LEFT';
 			}
 		}
 	]);
@@ -83,7 +84,7 @@
 <div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem] lg:grid-rows-[auto_1fr]">
 	<div class="min-w-0">
 		{#if view && sizes.data}
-			<SidePicker bind:side photographs={all}>
+			<SidePicker bind:side kind={view.job.kind} photographs={all}>
 				{#key side}<SideSize jobId={id} {side} {size} {label} />{/key}
 			</SidePicker>
 			{#if size}
@@ -100,7 +101,7 @@
 					{#key `${photo.id} ${Boolean(size.curve)}`}
 						<PhotoDesk {photo} {size} others={prototypes} />
 					{/key}
-					<PhotoAbout {photo} />
+					<PhotoAbout {photo} kind={view.job.kind} />
 					{#if located}
 						<h2 class="mt-4 mb-1 text-xl">
 							The {label.toLowerCase()}, {size.curve ? 'laid flat' : 'flat'}
@@ -150,7 +151,12 @@
 				</div>
 			{/if}
 			{#if view && catalogue.data && study.data}
-				<EffectNotes desk={notes} kinds={catalogue.data.effects} zones={view.zones} />
+				<EffectNotes
+					desk={notes}
+					kinds={catalogue.data.effects}
+					of={view.job.kind}
+					zones={view.zones}
+				/>
 				{#if notes.effects.length}
 					<a
 						href={resolve('/jobs/[id]/makeup', { id })}

@@ -153,7 +153,7 @@ class Comparisons {
         List<String> out = new ArrayList<>();
         for (Role role : Role.values()) {
             String what = role == Role.PROTOTYPE ? "the prototype" : "the model";
-            String where = side == Side.LEFT ? "" : " (" + side.label() + ")";
+            String where = side == Side.LEFT ? "" : " (" + side.label(jobs.get(jobId).kind()) + ")";
             Photograph p = photographs.latest(jobId, role, side);
             if (p == null) {
                 out.add("A photograph of " + what + where + ".");

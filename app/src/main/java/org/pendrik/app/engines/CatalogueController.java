@@ -52,6 +52,9 @@ class CatalogueController {
                                                         .name(),
                                                 Ways.materials(k, catalogue).stream()
                                                         .map(Material::key)
+                                                        .toList(),
+                                                Arrays.stream(SubjectKind.values())
+                                                        .filter(k::suits)
                                                         .toList()))
                         .toList(),
                 catalogue.techniques().stream().map(TechniqueItem::of).toList(),
@@ -90,7 +93,17 @@ class CatalogueController {
 
     record Box(double x, double y, double width, double height) {}
 
-    record EffectItem(EffectKind key, String label, String technique, List<String> materials) {}
+    /**
+     * An effect.
+     *
+     * @param kinds of subject that can have it
+     */
+    record EffectItem(
+            EffectKind key,
+            String label,
+            String technique,
+            List<String> materials,
+            List<SubjectKind> kinds) {}
 
     record TechniqueItem(String key, String name, Technique.Role role, List<String> materials) {
         static TechniqueItem of(Technique t) {

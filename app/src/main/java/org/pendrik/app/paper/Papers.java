@@ -87,7 +87,7 @@ class Papers {
                                                                         c.region().name(),
                                                                         c.colour().median()))));
         return new SideCardPdf.Card(
-                job.name() + ", " + p.side().label(),
+                job.name() + ", " + p.side().label(job.kind()),
                 side.inNeutralLight(),
                 side.pxPerMm(),
                 job.scaleRatio(),

@@ -1,5 +1,7 @@
 package org.pendrik.app.photograph;
 
+import org.pendrik.core.plan.SubjectKind;
+
 /** Which side of a subject a photograph shows. */
 public enum Side {
     LEFT("left side"),
@@ -15,8 +17,21 @@ public enum Side {
         this.label = label;
     }
 
-    /** As said at the bench. */
+    /** As said at the bench of a vehicle. */
     public String label() {
         return label;
+    }
+
+    /** As said of a subject of a kind: a building has a front and gables. */
+    public String label(SubjectKind kind) {
+        return kind != SubjectKind.STRUCTURE
+                ? label
+                : switch (this) {
+                    case LEFT -> "front";
+                    case RIGHT -> "back";
+                    case A_END -> "left gable";
+                    case B_END -> "right gable";
+                    case ROOF, DETAIL -> label;
+                };
     }
 }

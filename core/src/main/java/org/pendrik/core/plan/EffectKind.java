@@ -41,4 +41,12 @@ public enum EffectKind {
     public String label() {
         return label;
     }
+
+    /** Whether a subject of a kind can have it: a building has no wheels and carries nothing. */
+    public boolean suits(SubjectKind kind) {
+        return switch (this) {
+            case TRUCK_TONES, WHEEL_FACES, LOAD -> kind != SubjectKind.STRUCTURE;
+            default -> true;
+        };
+    }
 }
