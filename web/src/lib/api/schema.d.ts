@@ -706,6 +706,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["archive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/artworks": {
         parameters: {
             query?: never;
@@ -1634,6 +1650,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readArchiveIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/restore": {
         parameters: {
             query?: never;
@@ -2090,6 +2122,14 @@ export interface components {
             /** Format: uuid */
             regionId: string;
         };
+        ArtworkPart: {
+            /** Format: double */
+            chokeMm: number;
+            name: string;
+            /** Format: uuid */
+            region: string;
+            sha256: string;
+        };
         Band: {
             /** Format: double */
             idealMax: number;
@@ -2333,6 +2373,22 @@ export interface components {
             seen: components["schemas"]["Lab"];
             taught: string;
             words: string;
+        };
+        Carried: {
+            /** @enum {string} */
+            light: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL";
+            name: string;
+            notes: string;
+            parts: components["schemas"]["CarriedPart"][];
+            step: string;
+            surface: string;
+            target: components["schemas"]["Lab"];
+        };
+        CarriedPart: {
+            bottle: string;
+            /** Format: int32 */
+            drops: number;
+            maker: string;
         };
         Cell: {
             column: string;
@@ -2631,6 +2687,16 @@ export interface components {
             recoatAt: string;
             /** Format: date-time */
             touchAt: string;
+        };
+        DryingPart: {
+            material: string;
+            /** Format: double */
+            predictedMin: number;
+            /** Format: date-time */
+            seenAt: string;
+            /** Format: double */
+            seenMin: number;
+            step: string;
         };
         DryingView: {
             /** Format: date-time */
@@ -3046,10 +3112,13 @@ export interface components {
             wantedOn?: string | null;
         };
         JobRecord: {
+            artworks?: components["schemas"]["ArtworkPart"][] | null;
+            drying?: components["schemas"]["DryingPart"][] | null;
             effects: components["schemas"]["EffectPart"][];
             job: components["schemas"]["JobPart"];
             log: components["schemas"]["LogPart"][];
             measures: components["schemas"]["MeasurePart"][];
+            mixes?: components["schemas"]["Carried"][] | null;
             photographs: components["schemas"]["PhotographPart"][];
             pins: components["schemas"]["PinPart"][];
             regions: components["schemas"]["RegionPart"][];
@@ -5580,6 +5649,26 @@ export interface operations {
             };
         };
     };
+    archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     artworks: {
         parameters: {
             query?: never;
@@ -7088,6 +7177,30 @@ export interface operations {
                 "application/json": {
                     [key: string]: unknown;
                 };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReadIn"];
+                };
+            };
+        };
+    };
+    readArchiveIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
             };
         };
         responses: {

@@ -47,8 +47,19 @@
 		event.currentTarget.value = '';
 		if (!chosen) return;
 		try {
-			const body = JSON.parse(await chosen.text()) as Record<string, never>;
-			const { jobId } = await must(api.POST('/api/records', { body }));
+			const { jobId } = chosen.name.endsWith('.zip')
+				? await must(
+						api.POST('/api/records/archive', {
+							body: chosen as unknown as string,
+							bodySerializer: (b: unknown) => b as BodyInit,
+							headers: { 'Content-Type': 'application/octet-stream' }
+						})
+					)
+				: await must(
+						api.POST('/api/records', {
+							body: JSON.parse(await chosen.text()) as Record<string, never>
+						})
+					);
 			await refreshJob(jobId);
 			desk.say('The record was read in as a new job', 'saved');
 			await goto(resolve('/jobs/[id]/record', { id: jobId }));
@@ -72,7 +83,7 @@
 		<input
 			bind:this={file}
 			type="file"
-			accept="application/json,.json"
+			accept="application/json,.json,.zip"
 			class="hidden"
 			aria-label="Record to read in"
 			onchange={readIn}

@@ -31,7 +31,13 @@
 			href="/api/jobs/{id}/record"
 			download={file}>Take it as JSON</a
 		>
-		<a class="tag underline" rel="external" href="/api/schema/record-2.json">its schema</a>
+		<a
+			class="font-label text-[1.02rem] font-semibold underline underline-offset-4"
+			rel="external"
+			href="/api/jobs/{id}/archive"
+			download={file.replace('.record.json', '.job.zip')}>Take it with its photographs</a
+		>
+		<a class="tag underline" rel="external" href="/api/schema/record-4.json">its schema</a>
 	</div>
 	<Loaded query={record}>
 		{#snippet children(view)}

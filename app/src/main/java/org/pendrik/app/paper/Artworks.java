@@ -21,7 +21,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps artwork that is fitted to a region: graffiti, signs. */
 @Service
-class Artworks {
+public class Artworks {
     private static final int MOST_BYTES = 16 * 1024 * 1024;
 
     private final ArtworkMapper mapper;
@@ -41,7 +41,8 @@ class Artworks {
      *
      * @param chokeMm how far the white under it is drawn in
      */
-    record Artwork(UUID id, UUID jobId, UUID regionId, String name, String hash, double chokeMm) {}
+    public record Artwork(
+            UUID id, UUID jobId, UUID regionId, String name, String hash, double chokeMm) {}
 
     @Mapper
     interface ArtworkMapper {
@@ -69,7 +70,8 @@ class Artworks {
         int remove(@Param("id") UUID id, @Param("removed") boolean removed);
     }
 
-    List<Artwork> ofJob(UUID jobId) {
+    /** The pictures of a job. */
+    public List<Artwork> ofJob(UUID jobId) {
         return mapper.ofJob(jobId);
     }
 
@@ -79,6 +81,11 @@ class Artworks {
             throw new NotFound("The artwork");
         }
         return a;
+    }
+
+    /** Stores a picture of a record that is read in; its file may be missing. */
+    public void addKnown(Artwork a) {
+        mapper.insert(a);
     }
 
     /** Takes a picture in; the same id twice takes it once. */

@@ -121,6 +121,11 @@ public class Photographs {
         return store.has(hash);
     }
 
+    /** Whether the file of a hash is there and as it was put in. */
+    public boolean isWhole(String hash) {
+        return store.state(hash) == PhotographStore.State.WHOLE;
+    }
+
     /** Keeps a file that is not a photograph by its content, and names it by its hash. */
     public String keepFile(byte[] file) {
         return store.keep(file);

@@ -145,6 +145,42 @@ public class Priors implements SmartInitializingSingleton {
         useWhenStored();
     }
 
+    /** A coat that was seen to be touch dry, as the tables and as the eye had it. */
+    public record Drying(
+            StepId step, String material, double predictedMin, double seenMin, Instant seenAt) {}
+
+    /** What was seen of the coats of a job. */
+    public List<Drying> dryingOf(UUID jobId) {
+        return mapper.seen().stream()
+                .filter(s -> s.jobId().equals(jobId))
+                .map(
+                        s ->
+                                new Drying(
+                                        s.stepId(),
+                                        s.material(),
+                                        s.predictedMin(),
+                                        s.seenMin(),
+                                        s.seenAt()))
+                .toList();
+    }
+
+    /**
+     * Takes in what was seen elsewhere; what this workshop has seen itself is not counted twice.
+     */
+    @Transactional
+    public void take(UUID jobId, Drying d) {
+        boolean known =
+                mapper.seen().stream()
+                        .anyMatch(
+                                s ->
+                                        s.stepId().equals(d.step())
+                                                && s.material().equals(d.material())
+                                                && s.seenAt().equals(d.seenAt()));
+        if (!known) {
+            see(jobId, d.step(), d.material(), d.predictedMin(), d.seenMin(), d.seenAt());
+        }
+    }
+
     /** What was seen of a coat, in minutes; empty when nothing was. */
     public Map<StepId, Double> seenOf(UUID jobId) {
         Map<StepId, Double> out = new LinkedHashMap<>();

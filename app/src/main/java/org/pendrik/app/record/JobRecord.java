@@ -10,6 +10,7 @@ import org.pendrik.app.photograph.Marks;
 import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.SideSize;
+import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.study.JobSample;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.core.film.StepId;
@@ -27,6 +28,9 @@ import org.pendrik.core.plan.SubjectKind;
  * @param version of the form, 4; 3 had ids of steps that said what these are made for, 2 had no
  *     schools and nothing taken back, 1 no sides, samples, lens or curved sides either; all are
  *     read as well
+ * @param drying when coats were seen to be touch dry
+ * @param mixes what steps are mixed by, bottles by name and maker
+ * @param artworks pictures fitted to regions
  * @param measures what was measured when it was written; not read in again, it is measured anew
  */
 record JobRecord(
@@ -42,8 +46,18 @@ record JobRecord(
         List<MeasurePart> measures,
         @Nullable List<SideSize> sides,
         @Nullable List<JobSample> samples,
-        @Nullable Map<String, String> schools) {
+        @Nullable Map<String, String> schools,
+        @Nullable List<DryingPart> drying,
+        @Nullable List<StepMixes.Carried> mixes,
+        @Nullable List<ArtworkPart> artworks) {
     static final int VERSION = 4;
+
+    /** When a coat was seen to be touch dry. */
+    record DryingPart(
+            StepId step, String material, double predictedMin, double seenMin, Instant seenAt) {}
+
+    /** A picture fitted to a region; its file is told by its hash. */
+    record ArtworkPart(UUID region, String name, String sha256, double chokeMm) {}
 
     record JobPart(
             String name,

@@ -1,8 +1,18 @@
 package org.pendrik.app.record;
 
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.core.io.ClassPathResource;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -14,7 +24,10 @@ import org.springframework.web.bind.annotation.RestController;
 class RecordController {
     private final Records records;
 
-    RecordController(Records records) {
+    private final JobArchives archives;
+
+    RecordController(Records records, JobArchives archives) {
+        this.archives = archives;
         this.records = records;
     }
 
@@ -23,6 +36,40 @@ class RecordController {
     @GetMapping("/api/jobs/{jobId}/record")
     JobRecord write(@PathVariable UUID jobId) {
         return records.of(jobId);
+    }
+
+    /** The job with its pictures as one file. */
+    @GetMapping(value = "/api/jobs/{jobId}/archive", produces = "application/zip")
+    void archive(@PathVariable UUID jobId, HttpServletResponse response) throws IOException {
+        records.of(jobId);
+        response.setContentType("application/zip");
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"job-" + jobId + ".zip\"");
+        archives.write(jobId, response.getOutputStream());
+    }
+
+    /** Reads a job with its pictures in as a new one. */
+    @Operation(
+            requestBody =
+                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            required = true,
+                            content =
+                                    @Content(
+                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                                            schema = @Schema(type = "string", format = "binary"))))
+    @PostMapping(
+            value = "/api/records/archive",
+            consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ReadIn readArchiveIn(InputStream body) throws IOException {
+        Path file = Files.createTempFile("job", ".zip");
+        try {
+            try (OutputStream out = Files.newOutputStream(file)) {
+                body.transferTo(out);
+            }
+            return new ReadIn(archives.readIn(file));
+        } finally {
+            Files.delete(file);
+        }
     }
 
     @PostMapping("/api/records")

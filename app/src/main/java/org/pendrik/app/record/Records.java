@@ -17,12 +17,15 @@ import org.pendrik.app.job.JobDraft;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.app.paper.Artworks;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
+import org.pendrik.app.priors.Priors;
 import org.pendrik.app.school.SchoolSheet;
+import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.store.Years;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.study.JobEffect;
@@ -55,6 +58,9 @@ class Records {
     private final Engines engines;
     private final SchoolSheet schools;
     private final Subjects subjects;
+    private final Priors priors;
+    private final StepMixes mixes;
+    private final Artworks artworks;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -69,6 +75,9 @@ class Records {
             Engines engines,
             SchoolSheet schools,
             Subjects subjects,
+            Priors priors,
+            StepMixes mixes,
+            Artworks artworks,
             JsonMapper json,
             Clock clock) {
         this.jobs = jobs;
@@ -81,6 +90,9 @@ class Records {
         this.engines = engines;
         this.schools = schools;
         this.subjects = subjects;
+        this.priors = priors;
+        this.mixes = mixes;
+        this.artworks = artworks;
         this.json = json;
         this.clock = clock;
     }
@@ -193,7 +205,24 @@ class Records {
                 measures(pictures),
                 sizes.ofJob(jobId),
                 study.samples(),
-                schools.own(jobId).answers());
+                schools.own(jobId).answers(),
+                priors.dryingOf(jobId).stream()
+                        .map(
+                                d ->
+                                        new JobRecord.DryingPart(
+                                                d.step(),
+                                                d.material(),
+                                                d.predictedMin(),
+                                                d.seenMin(),
+                                                d.seenAt()))
+                        .toList(),
+                mixes.carried(jobId),
+                artworks.ofJob(jobId).stream()
+                        .map(
+                                a ->
+                                        new JobRecord.ArtworkPart(
+                                                a.regionId(), a.name(), a.hash(), a.chokeMm()))
+                        .toList());
     }
 
     private List<JobRecord.MeasurePart> measures(List<Photograph> pictures) {
@@ -241,6 +270,10 @@ class Records {
         for (var p : r.photographs()) {
             Years.require("Field photographs.takenAt", p.takenAt(), Years.OF_PHOTOGRAPHS);
             Years.require("Field photographs.addedAt", p.addedAt(), Years.OF_WORK);
+        }
+        for (var d : or(r.drying(), List.<JobRecord.DryingPart>of())) {
+            engines.catalogue().material(d.material());
+            Years.require("Field drying.seenAt", d.seenAt(), Years.OF_WORK);
         }
         Years.require("Field writtenAt", r.writtenAt(), Years.OF_WORK);
     }
@@ -426,6 +459,18 @@ class Records {
                             e.note(),
                             e.photograph() == null ? null : fresh.get(e.photograph()),
                             1));
+        }
+        for (var a : or(r.artworks(), List.<JobRecord.ArtworkPart>of())) {
+            artworks.addKnown(
+                    new Artworks.Artwork(
+                            UUID.randomUUID(), id, a.region(), a.name(), a.sha256(), a.chokeMm()));
+        }
+        or(r.mixes(), List.<StepMixes.Carried>of()).forEach(m -> mixes.take(id, m));
+        for (var d : or(r.drying(), List.<JobRecord.DryingPart>of())) {
+            priors.take(
+                    id,
+                    new Priors.Drying(
+                            d.step(), d.material(), d.predictedMin(), d.seenMin(), d.seenAt()));
         }
         // a plan that cannot even be judged is no plan: say so before anything is kept
         plans.judge(id);

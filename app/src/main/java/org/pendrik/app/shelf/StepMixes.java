@@ -1,5 +1,6 @@
 package org.pendrik.app.shelf;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -20,6 +21,7 @@ import org.pendrik.core.film.Carrier;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.mix.MixCard;
+import org.pendrik.core.paint.Light;
 import org.pendrik.core.recipe.Recipe;
 import org.pendrik.core.shelf.Bottle;
 import org.springframework.stereotype.Service;
@@ -30,8 +32,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class StepMixes {
     private final Shelf shelf;
     private final ShelfMapper mapper;
+    private final Clock clock;
 
-    StepMixes(Shelf shelf, ShelfMapper mapper) {
+    StepMixes(Shelf shelf, ShelfMapper mapper, Clock clock) {
+        this.clock = clock;
         this.shelf = shelf;
         this.mapper = mapper;
     }
@@ -177,6 +181,123 @@ public class StepMixes {
             }
         }
         return out;
+    }
+
+    /**
+     * A recipe as it goes from one workshop to another: its bottles by name and maker.
+     *
+     * @param target under D65
+     */
+    public record Carried(
+            StepId step,
+            String name,
+            Lab target,
+            Light light,
+            String surface,
+            String notes,
+            List<CarriedPart> parts) {}
+
+    /** Drops of a bottle in it. */
+    public record CarriedPart(String bottle, String maker, int drops) {}
+
+    /** The recipes of a job's steps, to be carried elsewhere. */
+    @Transactional(readOnly = true)
+    public List<Carried> carried(UUID job) {
+        Map<String, Bottle> all = shelf.everything();
+        List<ShelfMapper.PartRow> parts = mapper.parts();
+        List<Carried> out = new ArrayList<>();
+        for (ShelfMapper.StepMixRow link : mapper.stepMixes(job)) {
+            mapper.recipe(link.recipeId())
+                    .filter(r -> !r.gone())
+                    .ifPresent(
+                            r ->
+                                    out.add(
+                                            new Carried(
+                                                    link.stepId(),
+                                                    r.name(),
+                                                    new Lab(r.targetL(), r.targetA(), r.targetB()),
+                                                    r.light(),
+                                                    r.surface(),
+                                                    r.notes(),
+                                                    carriedParts(r.id(), parts, all))));
+        }
+        return out;
+    }
+
+    private static List<CarriedPart> carriedParts(
+            UUID recipe, List<ShelfMapper.PartRow> parts, Map<String, Bottle> all) {
+        List<CarriedPart> out = new ArrayList<>();
+        for (Mixing.Drops d : Mixing.drops(recipe, parts)) {
+            Bottle b = all.get(d.bottle().toString());
+            if (b != null) {
+                out.add(new CarriedPart(b.name(), b.maker(), d.drops()));
+            }
+        }
+        return out;
+    }
+
+    /**
+     * Mixes a step by a recipe that was carried here: by one of the same name and drops that is
+     * kept already, else by a new one.
+     *
+     * @return whether its bottles stand on this shelf; else nothing is done
+     */
+    @Transactional
+    public boolean take(UUID job, Carried c) {
+        Map<UUID, Integer> drops = new LinkedHashMap<>();
+        for (CarriedPart p : c.parts()) {
+            Optional<UUID> bottle =
+                    shelf.bottles().entrySet().stream()
+                            .filter(e -> e.getValue().name().equalsIgnoreCase(p.bottle()))
+                            .filter(e -> e.getValue().maker().equalsIgnoreCase(p.maker()))
+                            .map(e -> UUID.fromString(e.getKey()))
+                            .findFirst();
+            if (bottle.isEmpty() || p.drops() < 1 || p.drops() > 400) {
+                return false;
+            }
+            drops.put(bottle.get(), p.drops());
+        }
+        List<ShelfMapper.PartRow> parts = mapper.parts();
+        UUID recipe =
+                mapper.recipes().stream()
+                        .filter(r -> r.name().equals(c.name()))
+                        .map(ShelfMapper.RecipeRow::id)
+                        .filter(
+                                id -> {
+                                    Map<UUID, Integer> of = new LinkedHashMap<>();
+                                    Mixing.drops(id, parts)
+                                            .forEach(d -> of.put(d.bottle(), d.drops()));
+                                    return of.equals(drops);
+                                })
+                        .findFirst()
+                        .orElseGet(() -> keep(job, c, drops));
+        link(job, c.step(), recipe);
+        return true;
+    }
+
+    private UUID keep(UUID job, Carried c, Map<UUID, Integer> drops) {
+        UUID id = UUID.randomUUID();
+        Shelf.surface(c.surface());
+        mapper.addRecipe(
+                new ShelfMapper.RecipeRow(
+                        id,
+                        1,
+                        false,
+                        c.name(),
+                        c.target().l(),
+                        c.target().a(),
+                        c.target().b(),
+                        c.light(),
+                        c.surface(),
+                        job,
+                        c.step(),
+                        clock.instant(),
+                        c.notes()));
+        int place = 0;
+        for (Map.Entry<UUID, Integer> d : drops.entrySet()) {
+            mapper.addPart(new ShelfMapper.PartRow(id, place++, d.getKey(), d.getValue()));
+        }
+        return id;
     }
 
     /**

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
+import org.springframework.http.MediaType;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -104,7 +105,8 @@ public class RecordTest extends AppTest {
         var tree =
                 (com.fasterxml.jackson.databind.node.ObjectNode)
                         old.readTree(ok(get("/api/jobs/" + job + "/record")).toString());
-        tree.put("version", 1).remove(List.of("sides", "samples", "schools"));
+        tree.put("version", 1)
+                .remove(List.of("sides", "samples", "schools", "drying", "mixes", "artworks"));
         NEW.forEach(
                 (list, fields) ->
                         tree.path(list)
@@ -196,5 +198,39 @@ public class RecordTest extends AppTest {
                 refused(get("/api/photographs/" + photo + "/picture"), 422)
                         .contains("is missing from the data folder"));
         assertEquals(ok(get("/api/jobs/" + copy + "/record")).path("measures").size(), 0);
+    }
+
+    /**
+     * With its photographs, drying times and mixes it comes back in a workshop that has no file of
+     * it.
+     */
+    @Test
+    public void aJobGoesWithEverythingAndComesBack() throws IOException {
+        UUID job = worked();
+        JsonNode before = ok(get("/api/jobs/" + job + "/record"));
+        byte[] zip = get("/api/jobs/" + job + "/archive").getResponse().getContentAsByteArray();
+        var answer =
+                http.post()
+                        .uri("/api/records/archive")
+                        .header("Host", "127.0.0.1:8420")
+                        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                        .content(zip)
+                        .exchange();
+        String copy = ok(answer).path("jobId").asString();
+        JsonNode after = ok(get("/api/jobs/" + copy + "/record"));
+        for (String list : List.of("steps", "effects", "log", "mixes", "artworks", "regions")) {
+            assertEquals(after.path(list).size(), before.path(list).size(), list);
+        }
+        assertEquals(
+                after.path("photographs").get(0).path("sha256"),
+                before.path("photographs").get(0).path("sha256"));
+        var bad =
+                http.post()
+                        .uri("/api/records/archive")
+                        .header("Host", "127.0.0.1:8420")
+                        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                        .content(java.util.Arrays.copyOf(zip, zip.length / 2))
+                        .exchange();
+        assertTrue(refused(bad, 422).contains("Archive of a job"));
     }
 }
