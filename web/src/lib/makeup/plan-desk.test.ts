@@ -137,4 +137,44 @@ describe('the plan', () => {
 		expect(await early.compile()).toBe(false);
 		expect(desk.toasts.at(-1)?.text).toContain('not loaded yet');
 	});
+
+	test('what goes in step is taken back in both jobs, with the versions that were seen', async () => {
+		const plans: Record<string, Makeup> = {
+			job: view,
+			other: { ...view, version: 7, steps: [step('x'), step('mine')] } as unknown as Makeup
+		};
+		const sent: { with: { job: string; version: number }[]; version: number }[] = [];
+		answer('GET', ({ params }) => stored(plans[params.path['jobId'] ?? '']));
+		answer<(typeof sent)[number]>('POST', ({ body }) => {
+			sent.push(body);
+			for (const [job, id] of [
+				['job', 'e'],
+				['other', 'f']
+			] as const) {
+				const before = plans[job];
+				if (before)
+					plans[job] = {
+						...before,
+						version: before.version + 1,
+						steps: [step(id), ...(job === 'other' ? [step('mine')] : [])]
+					} as unknown as Makeup;
+			}
+			return stored({ makeup: plans['job'], versions: [] });
+		});
+		answer<Body>('PUT', ({ params, body }) => {
+			const job = params.path['jobId'] ?? '';
+			plans[job] = {
+				...plans[job],
+				version: body.version + 1,
+				steps: body.steps.map((s) => step(s.id, s.id === 'a'))
+			} as unknown as Makeup;
+			return stored(plans[job]);
+		});
+		expect(await plan.inStep(['other'])).toBe(true);
+		expect(sent[0]).toEqual({ with: [{ job: 'other', version: 7 }], version: 1 });
+		await desk.undo();
+		const order = (job: string) => plans[job]?.steps.map((s) => s.id).join(' ');
+		expect(order('job')).toBe('a b c d');
+		expect(order('other')).toBe('x mine');
+	});
 });

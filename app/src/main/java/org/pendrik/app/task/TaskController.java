@@ -32,7 +32,7 @@ class TaskController {
         return out;
     }
 
-    private void follow(UUID id, SseEmitter out) {
+    void follow(UUID id, SseEmitter out) {
         try {
             // the work may begin a moment after somebody looks
             int unseen = 0;

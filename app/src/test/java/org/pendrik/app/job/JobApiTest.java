@@ -108,4 +108,47 @@ public class JobApiTest extends AppTest {
         assertTrue(lists.path("zones").size() > 35);
         assertTrue(lists.path("materials").size() > 25);
     }
+
+    @Test
+    public void anotherKindOrOtherFiguresUnderTheSameIdAreRefused() {
+        UUID id = UUID.randomUUID();
+        String body = draft("Taken", "6400", "2600", "null");
+        int version = ok(put("/api/jobs/" + id, body)).path("job").path("version").asInt();
+        assertTrue(
+                refused(put("/api/jobs/" + id, draft("Taken", "7000", "2600", "null")), 422)
+                        .contains("was made before with other figures"));
+        assertTrue(
+                refused(
+                                put(
+                                        "/api/jobs/" + id,
+                                        body.replace("FREIGHT_CAR", "STRUCTURE")
+                                                .replace(
+                                                        "\"version\": 0",
+                                                        "\"version\": " + version)),
+                                422)
+                        .contains("Make a new job of that kind"));
+        assertEquals(ok(get("/api/jobs/" + id)).path("job").path("lengthMm").asDouble(), 6400.0);
+    }
+
+    @Test
+    public void aYearThatNobodyCanMeanIsRefused() {
+        String body = draft("Far away", "6400", "2600", "\"+999999999-01-01\"");
+        assertTrue(
+                refused(put("/api/jobs/" + UUID.randomUUID(), body), 422)
+                        .contains("must lie between the years 1950 and 2100"));
+    }
+
+    @Test
+    public void aBuildingIsOfferedNoTrucks() {
+        ok(get("/api/catalogue"))
+                .path("effects")
+                .forEach(
+                        e -> {
+                            boolean building = e.path("kinds").toString().contains("STRUCTURE");
+                            boolean wheels =
+                                    java.util.List.of("TRUCK_TONES", "WHEEL_FACES", "LOAD")
+                                            .contains(e.path("key").asString());
+                            assertEquals(building, !wheels, e.toString());
+                        });
+    }
 }

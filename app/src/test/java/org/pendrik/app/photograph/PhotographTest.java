@@ -10,18 +10,25 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.Random;
 import java.util.UUID;
 import java.util.zip.CRC32;
+import java.util.zip.DeflaterOutputStream;
 import javax.imageio.ImageIO;
 import org.pendrik.app.AppTest;
+import org.pendrik.app.store.DataFolder;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class PhotographTest extends AppTest {
+    @Autowired private DataFolder data;
+
     /** 60 × 40 with a red upper left corner. */
     static byte[] image(String format) {
         BufferedImage image = new BufferedImage(60, 40, BufferedImage.TYPE_INT_RGB);
@@ -227,5 +234,77 @@ public class PhotographTest extends AppTest {
                 expectThrows(InvalidInput.class, () -> new Marks.GreyPatch(1, 1, 2, 9, 50))
                         .getMessage()
                         .contains("Grey card (2 px)"));
+    }
+
+    /** Another picture under its name is not shown for it; the same file mends it. */
+    @Test
+    public void aDamagedFileIsNamedListedAndMendedByTheSameUpload() throws IOException {
+        UUID job = car("Damaged");
+        UUID id = UUID.randomUUID();
+        byte[] file = image("png");
+        String hash = ok(photograph(job, id, "MODEL", file)).path("hash").asString();
+        Path place = data.root().resolve("photographs").resolve(hash.substring(0, 2)).resolve(hash);
+        assertEquals(broken(id), "[]");
+        Files.write(place, image("jpeg"));
+        assertTrue(broken(id).contains("\"missing\":false"), broken(id));
+        assertTrue(
+                refused(get("/api/photographs/" + id + "/picture"), 422)
+                        .contains("is damaged in the data folder"));
+        assertTrue(
+                refused(photograph(job, id, "MODEL", turned(6)), 422)
+                        .contains("was put in before with another file"));
+        ok(photograph(job, id, "MODEL", file));
+        assertEquals(broken(id), "[]");
+        assertEquals(get("/api/photographs/" + id + "/picture").getResponse().getStatus(), 200);
+        Files.delete(place);
+        assertTrue(broken(id).contains("\"missing\":true"), broken(id));
+        ok(photograph(job, UUID.randomUUID(), "MODEL", file));
+        assertEquals(broken(id), "[]");
+    }
+
+    private String broken(UUID id) {
+        return ok(get("/api/photographs/check"))
+                .valueStream()
+                .filter(b -> b.path("id").asString().equals(id.toString()))
+                .toList()
+                .toString();
+    }
+
+    /** A few hundred kilobytes of packed text that would unpack to hundreds of megabytes. */
+    @Test
+    public void textsPackedIntoAPictureAreNotUnpacked() throws IOException {
+        ByteArrayOutputStream packed = new ByteArrayOutputStream();
+        packed.write("Comment\0\0".getBytes(StandardCharsets.ISO_8859_1));
+        try (DeflaterOutputStream out = new DeflaterOutputStream(packed)) {
+            byte[] zeros = new byte[1 << 20];
+            for (int i = 0; i < 300; i++) {
+                out.write(zeros);
+            }
+        }
+        byte[] chunk = new byte[packed.size() + 12];
+        ByteBuffer in = ByteBuffer.wrap(chunk);
+        in.putInt(packed.size()).put("zTXt".getBytes(StandardCharsets.US_ASCII));
+        in.put(packed.toByteArray());
+        CRC32 crc = new CRC32();
+        crc.update(chunk, 4, packed.size() + 4);
+        in.putInt((int) crc.getValue());
+        byte[] png = image("png");
+        int afterHeader = 8 + 25;
+        byte[] bomb = new byte[png.length + 3 * chunk.length];
+        System.arraycopy(png, 0, bomb, 0, afterHeader);
+        for (int i = 0; i < 3; i++) {
+            System.arraycopy(chunk, 0, bomb, afterHeader + i * chunk.length, chunk.length);
+        }
+        System.arraycopy(
+                png, afterHeader, bomb, afterHeader + 3 * chunk.length, png.length - afterHeader);
+        assertTrue(PngChunks.withoutTexts(bomb).length < 100);
+        UUID job = car("Bomb");
+        ok(photograph(job, UUID.randomUUID(), "MODEL", bomb));
+    }
+
+    @Test
+    public void aBodyThatIsNoFileIsBounded() {
+        String body = "{\"csv\": \"" + "x".repeat(9_000_000) + "\"}";
+        assertEquals(post("/api/shelf/table/dry-run", body).getResponse().getStatus(), 413);
     }
 }

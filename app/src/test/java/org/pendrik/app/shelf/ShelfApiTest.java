@@ -4,6 +4,10 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
 import org.testng.annotations.Test;
@@ -313,5 +317,104 @@ public class ShelfApiTest extends AppTest {
                                                 + "\",\"drops\":1}],\"target\":null,\"light\":\"D65\",\"surface\":\"flat\"}"),
                                 422)
                         .contains("cannot be mixed as paint"));
+    }
+
+    /** The same new bottle from many clients at once stands there once. */
+    @Test
+    public void twinsPutThereAtOnceAreOne() throws Exception {
+        String name = unique("twin");
+        List<Integer> answers = Collections.synchronizedList(new ArrayList<>());
+        List<Thread> clients = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            clients.add(
+                    Thread.ofPlatform()
+                            .start(
+                                    () ->
+                                            answers.add(
+                                                    put(
+                                                                    "/api/shelf/"
+                                                                            + UUID.randomUUID(),
+                                                                    BOTTLE.formatted(
+                                                                            "null", name, "PAINT",
+                                                                            40, 1, 1))
+                                                            .getResponse()
+                                                            .getStatus())));
+        }
+        for (Thread t : clients) {
+            t.join();
+        }
+        assertEquals(answers.stream().filter(a -> a == 200).count(), 1L, answers.toString());
+        assertTrue(answers.stream().allMatch(a -> a < 500), answers.toString());
+        long there =
+                ok(get("/api/shelf"))
+                        .path("bottles")
+                        .valueStream()
+                        .filter(b -> b.path("bottle").path("name").asString().equals(name))
+                        .count();
+        assertEquals(there, 1L);
+    }
+
+    @Test
+    public void whatIsMissingHereIsLookedForHere() {
+        assertTrue(
+                refused(get("/api/shelf/" + UUID.randomUUID() + "/standing"), 404)
+                        .contains("look in the shelf"));
+        assertTrue(
+                refused(get("/api/recipes/" + UUID.randomUUID() + "/standing"), 404)
+                        .contains("look in the kept recipes"));
+    }
+
+    /**
+     * Two makers, one name: the mix card and the shopping list tell them apart; put away is not
+     * bought for.
+     */
+    @Test
+    public void bottlesOfOneNameAreToldApart() {
+        String name = unique("kiln red");
+        UUID own = bottle(name, 38, 33, 23);
+        UUID other = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/shelf/" + other,
+                        BOTTLE.formatted("null", name, "PAINT", 44, 20, 20)
+                                .replace("\"maker\": \"own\"", "\"maker\": \"other\"")));
+        UUID job = car("Two reds");
+        JsonNode made = plan(job, "DUST");
+        JsonNode step =
+                made.path("steps")
+                        .valueStream()
+                        .filter(s -> s.path("technique").asString().equals("airbrush-dust"))
+                        .findFirst()
+                        .orElseThrow();
+        String path = "/api/jobs/" + job + "/steps/" + step.path("id").asString();
+        ok(
+                put(
+                        "/api/recipes/" + UUID.randomUUID(),
+                        """
+                        {"version": null, "recipe": {"name": "both", "target": {"l": 40, "a": 20, "b": 20},
+                         "light": "D65", "surface": "flat", "drops": [{"bottle": "%s", "drops": 2},
+                         {"bottle": "%s", "drops": 1}], "job": "%s", "step": "%s", "notes": null}}
+                        """
+                                .formatted(own, other, job, step.path("id").asString())));
+        List<String> names =
+                ok(get(path + "/mix"))
+                        .path("mix")
+                        .path("measures")
+                        .valueStream()
+                        .map(m -> m.path("name").asString())
+                        .toList();
+        assertEquals(names, List.of(name + " (own)", name + " (other)"));
+        List<String> bought = shopping(name);
+        assertEquals(Set.copyOf(bought), Set.copyOf(names));
+        ok(delete("/api/jobs/" + job));
+        assertEquals(shopping(name), List.of());
+    }
+
+    private List<String> shopping(String name) {
+        return ok(get("/api/shopping"))
+                .valueStream()
+                .map(l -> l.path("name").asString())
+                .filter(n -> n.startsWith(name))
+                .toList();
     }
 }

@@ -60,4 +60,16 @@ public class TasksTest {
         assertEquals(tasks.run(id, _ -> 7), Integer.valueOf(7));
         assertEquals(tasks.run(null, _ -> 8), Integer.valueOf(8));
     }
+
+    @Test
+    public void whoGivesNoTimeGetsWhatThereIs() {
+        var watch = Tasks.atMost(java.time.Duration.ZERO);
+        expectThrows(
+                org.pendrik.core.units.Watch.TimeUp.class,
+                () -> {
+                    for (int i = 0; i < 1_000_000; i++) {
+                        watch.at("piece", 0);
+                    }
+                });
+    }
 }
