@@ -4552,6 +4552,7 @@ export interface components {
             untilMinute?: number | null;
         };
         WayView: {
+            atHand: boolean;
             caution: string;
             /** Format: date-time */
             from: string;

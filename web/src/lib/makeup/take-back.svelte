@@ -125,7 +125,7 @@
 									? ` until ${when(w.until, now.current)}`
 									: ', for weeks'} · margin {Math.round(w.margin * 100)} of 100{w.takesWithIt.length
 									? ` · takes ${w.takesWithIt.join(', ')} with it`
-									: ''}
+									: ''}{w.atHand ? '' : ' · not on your shelf'}
 							</span>
 						</span>
 						<button

@@ -19,6 +19,7 @@ public final class Screenshots {
         views.put("jobs", "/jobs");
         views.put("shelf", "/shelf");
         views.put("thumb", "/thumb");
+        views.put("workshop", "/workshop");
         for (String v : new String[] {"study", "makeup", "diary", "bench", "compare", "record"}) {
             views.put(v, "/jobs/J/" + v);
         }

@@ -25,6 +25,7 @@ public record TakeBackView(
      * @param from from when on it can be done
      * @param until until when; null when it does for as long as anybody waits
      * @param margin how far from too little or too much, 0 to 1
+     * @param atHand a bottle of it stands on the shelf, or it is water
      * @param takesWithIt coats above that come off or soften with it
      */
     public record WayView(
@@ -36,6 +37,7 @@ public record TakeBackView(
             Instant from,
             @Nullable Instant until,
             double margin,
+            boolean atHand,
             List<String> takesWithIt,
             String stroke,
             String caution) {}
@@ -60,6 +62,7 @@ public record TakeBackView(
                         ? Instant.ofEpochSecond(w.untilMinute().getAsLong() * 60)
                         : null,
                 w.margin(),
+                w.atHand(),
                 w.takesWithIt(),
                 w.act().technique().texts().stroke(),
                 w.act().material().safety().text());

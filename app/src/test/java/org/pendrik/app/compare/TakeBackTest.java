@@ -1,5 +1,6 @@
 package org.pendrik.app.compare;
 
+import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
@@ -70,5 +71,49 @@ public class TakeBackTest extends AppTest {
         var answer = question.ask(job, "oil-streak", "left-side");
         assertFalse(answer.possible());
         assertTrue(answer.sentence().startsWith("No rust streak was logged here"));
+    }
+
+    /** What stands on the shelf comes before what would have to be bought. */
+    @Test
+    public void liquidsCountAsAtHandOnlyWhenTheyStandOnTheShelf() {
+        UUID job = workedTo("RUST_STREAKS", "oil-streak", Duration.ofMinutes(30));
+        assertEquals(atHand(job).get("odourless spirit"), Boolean.FALSE);
+        UUID bottle = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/shelf/" + bottle,
+                        """
+                        {"version": null, "bottle": {"name": "Odourless spirit", "maker": "", "family": "cleaner",
+                         "kind": "LIQUID", "amountMl": 200}}
+                        """));
+        var there = atHand(job);
+        assertEquals(there.get("odourless spirit"), Boolean.TRUE);
+        assertEquals(there.values().iterator().next(), Boolean.TRUE, there.toString());
+        ok(delete("/api/shelf/" + bottle + "?version=1"));
+        assertEquals(atHand(job).get("odourless spirit"), Boolean.FALSE);
+    }
+
+    private java.util.Map<String, Boolean> atHand(UUID job) {
+        String step =
+                ok(get("/api/jobs/" + job + "/makeup"))
+                        .path("steps")
+                        .valueStream()
+                        .filter(s -> s.path("technique").asString().equals("oil-streak"))
+                        .findFirst()
+                        .orElseThrow()
+                        .path("id")
+                        .asString();
+        java.util.Map<String, Boolean> out = new java.util.LinkedHashMap<>();
+        ok(post(
+                        "/api/jobs/" + job + "/makeup/take-back",
+                        "{\"stepId\": \"%s\", \"zones\": [\"left-side\"], \"share\": 1}"
+                                .formatted(step)))
+                .path("ways")
+                .forEach(
+                        w ->
+                                out.putIfAbsent(
+                                        w.path("materialName").asString(),
+                                        w.path("atHand").asBoolean()));
+        return out;
     }
 }

@@ -417,4 +417,33 @@ public class ShelfApiTest extends AppTest {
                 .filter(n -> n.startsWith(name))
                 .toList();
     }
+
+    /** What perishes today perishes by the calendar on the workshop's wall. */
+    @Test
+    public void theShelfCountsByTheWorkshopsOwnDay() {
+        String name = unique("perishing");
+        ok(
+                put(
+                        "/api/shelf/" + UUID.randomUUID(),
+                        BOTTLE.formatted("null", name, "PAINT", 40, 1, 1)
+                                .replace(
+                                        "\"amountMl\": 10",
+                                        "\"amountMl\": 10, \"keepsUntil\": \"2026-11-26\"")));
+        clock.set(NOON);
+        var workshop = (tools.jackson.databind.node.ObjectNode) ok(get("/api/workshop"));
+        String zone = workshop.path("zoneId").asString();
+        try {
+            for (var at :
+                    java.util.Map.of("Etc/UTC", "PERISHES_SOON", "Pacific/Kiritimati", "PERISHED")
+                            .entrySet()) {
+                workshop.put("zoneId", at.getKey());
+                workshop =
+                        (tools.jackson.databind.node.ObjectNode) ok(put("/api/workshop", workshop));
+                assertEquals(find(name).path("state").asString(), at.getValue(), at.getKey());
+            }
+        } finally {
+            workshop.put("zoneId", zone);
+            ok(put("/api/workshop", workshop));
+        }
+    }
 }
