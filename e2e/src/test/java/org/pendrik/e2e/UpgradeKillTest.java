@@ -20,7 +20,7 @@ import org.testng.annotations.Test;
  * next start has everything.
  */
 public class UpgradeKillTest {
-    private static final int KILLS = Integer.getInteger("e2e.upgrade-kills", 8);
+    private static final int KILLS = Integer.getInteger("e2e.upgrade-kills", 4);
     private static final int NEWEST = 8;
     private static final String JOB = "11111111-1111-4111-8111-111111111111";
 
@@ -87,7 +87,7 @@ public class UpgradeKillTest {
             throws IOException, InterruptedException, SQLException {
         int locked = 0;
         for (int i = 0; i < KILLS; i++) {
-            int version = 1 + i % NEWEST;
+            int version = 1 + (i * 3) % NEWEST;
             Path data = written(version);
             kill(data, 500, 3500);
             try (Server server = Server.start(data)) {
@@ -116,7 +116,7 @@ public class UpgradeKillTest {
 
     @Test
     public void aFirstStartThatIsKilledBeginsAnew() throws IOException, InterruptedException {
-        for (int i = 0; i < Math.max(2, KILLS / 10); i++) {
+        for (int i = 0; i < Math.max(1, KILLS / 10); i++) {
             Path data = Server.freshFolder();
             kill(data, 300, 3000);
             try (Server server = Server.start(data)) {
@@ -127,7 +127,7 @@ public class UpgradeKillTest {
 
     @Test
     public void aDemonstrationThatIsKilledIsMadeAnew() throws IOException, InterruptedException {
-        for (int i = 0; i < Math.max(2, KILLS / 10); i++) {
+        for (int i = 0; i < Math.max(1, KILLS / 10); i++) {
             Path data = Server.freshFolder();
             kill(data, 1500, 9000, "--pendrik.demo=true");
             try (Server server = Server.start(data, "--pendrik.demo=true")) {

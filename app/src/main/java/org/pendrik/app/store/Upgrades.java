@@ -2,8 +2,11 @@ package org.pendrik.app.store;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -53,6 +56,7 @@ public class Upgrades implements FlywayMigrationStrategy {
                 }
                 return Optional.empty();
             }
+            requireNobodyElse(root);
             String what = Files.readString(note).strip();
             if (what.equals(FIRST_START)) {
                 boolean begun = deleteDatabase(root);
@@ -72,6 +76,23 @@ public class Upgrades implements FlywayMigrationStrategy {
             throw new DataFolder.Unusable(
                     "What an upgrade has left in " + root + " cannot be seen to: " + e.getMessage(),
                     e);
+        }
+    }
+
+    /** The note may be that of a program which is in the middle of its upgrade right now. */
+    private static void requireNobodyElse(Path root) throws IOException {
+        Path file = DatabaseFile.in(root);
+        if (!Files.exists(file)) {
+            return;
+        }
+        try (FileChannel c = FileChannel.open(file, StandardOpenOption.WRITE);
+                FileLock lock = c.tryLock()) {
+            if (lock == null) {
+                throw new DataFolder.Unusable(
+                        "The data folder is open in another Pendrik. Stop that one, or choose another folder:"
+                                + " PENDRIK_DATA=/path.",
+                        null);
+            }
         }
     }
 

@@ -26,7 +26,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public class RacingEditsTest extends AppTest {
     private static final int CLIENTS = 8;
-    private static final int EDITS = Integer.getInteger("race.edits", 400);
+    private static final int EDITS = Integer.getInteger("race.edits", 250);
     private static final int MOST_STEPS = 60;
 
     private final Queue<String> confirmed = new ConcurrentLinkedQueue<>();
