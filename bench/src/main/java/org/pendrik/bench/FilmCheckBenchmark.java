@@ -8,6 +8,7 @@ import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
@@ -43,7 +44,11 @@ public class FilmCheckBenchmark extends Timed {
         for (int i = 0; i < COATS; i++) {
             Technique t = catalogue.technique(CYCLE.get(i % CYCLE.size()));
             acts.add(
-                    Act.planned("a" + i, t, catalogue.startingMaterial(t), List.of(side))
+                    Act.planned(
+                                    new StepId("a" + i),
+                                    t,
+                                    catalogue.startingMaterial(t),
+                                    List.of(side))
                             .at(i * 720L));
         }
         column = new FilmCase(List.of(side), acts, Climate.REFERENCE);

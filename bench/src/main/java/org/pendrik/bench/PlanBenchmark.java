@@ -16,6 +16,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.Effect;
@@ -99,8 +100,8 @@ public class PlanBenchmark extends Timed {
         }
         Map<String, List<Act>> byEffect = new LinkedHashMap<>();
         for (Act a : plan.timed().acts()) {
-            if (a.id().contains(":") && !a.id().contains("+")) {
-                byEffect.computeIfAbsent(a.id().split(":", 2)[0], _ -> new ArrayList<>()).add(a);
+            if (a.madeFor() instanceof MadeFor.OfEffect e) {
+                byEffect.computeIfAbsent(e.effectId(), _ -> new ArrayList<>()).add(a);
             }
         }
         return orders(plan.timed(), new ArrayList<>(byEffect.values()), List.of());

@@ -9,6 +9,7 @@ import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.TakeBack;
 import org.pendrik.core.film.Technique;
@@ -50,7 +51,7 @@ public class TakeBackBenchmark extends Timed {
         for (int i = 0; i < COATS.size(); i++) {
             Technique t = catalogue.technique(COATS.get(i));
             acts.add(
-                    Act.planned("a" + i, t, catalogue.startingMaterial(t), zones)
+                    Act.planned(new StepId("a" + i), t, catalogue.startingMaterial(t), zones)
                             .doneAt(i * 1440L, 20));
         }
         laid = new FilmCase(zones, acts, Climate.REFERENCE);
@@ -61,7 +62,7 @@ public class TakeBackBenchmark extends Timed {
     public TakeBack.Answer takeBack() {
         return takeBack.answer(
                 new TakeBack.Question(
-                        laid, "a4", Set.of("z0", "z1", "z2", "z3"), 1, NOW, Set.of()));
+                        laid, new StepId("a4"), Set.of("z0", "z1", "z2", "z3"), 1, NOW, Set.of()));
     }
 
     /** The naive twin: the film check asked day by day about every way. */
@@ -75,11 +76,11 @@ public class TakeBackBenchmark extends Timed {
                 for (int day = 0; day < DAYS; day++) {
                     List<Act> acts = new ArrayList<>(laid.acts());
                     acts.add(
-                            Act.planned("back", t, catalogue.material(liquid), zones)
-                                    .takingBack(new Act.TakenBack("a4", 1))
+                            Act.planned(new StepId("back"), t, catalogue.material(liquid), zones)
+                                    .takingBack(new Act.TakenBack(new StepId("a4"), 1))
                                     .at(NOW + day * 1440L));
                     good +=
-                            check.check(laid.with(acts)).about("back").stream()
+                            check.check(laid.with(acts)).about(new StepId("back")).stream()
                                             .allMatch(f -> f.severity() == Finding.Severity.NOTE)
                                     ? 1
                                     : 0;

@@ -16,6 +16,12 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Schools, other ways, repair, what if, taking back and going in step, through the API. */
 public class SchoolStoryTest extends AppTest {
+    private ObjectNode whole(JsonNode makeup) {
+        ObjectNode body = planDraft(makeup);
+        body.set("schools", makeup.path("schools"));
+        return body;
+    }
+
     @BeforeMethod
     public void noon() {
         clock.set(NOON);
@@ -31,30 +37,6 @@ public class SchoolStoryTest extends AppTest {
 
     private ObjectNode order(JsonNode makeup) {
         return json.createObjectNode().put("version", makeup.path("version").asInt());
-    }
-
-    private ObjectNode whole(JsonNode makeup) {
-        ObjectNode body = order(makeup);
-        var steps = body.putArray("steps");
-        makeup.path("steps")
-                .forEach(
-                        s -> {
-                            ObjectNode d = steps.addObject();
-                            for (String f :
-                                    List.of(
-                                            "id",
-                                            "technique",
-                                            "material",
-                                            "thickness",
-                                            "zones",
-                                            "origin",
-                                            "reason")) {
-                                d.set(f, s.path(f));
-                            }
-                        });
-        body.set("pins", makeup.path("pins"));
-        body.set("schools", makeup.path("schools"));
-        return body;
     }
 
     @Test
@@ -303,7 +285,7 @@ public class SchoolStoryTest extends AppTest {
     }
 
     private JsonNode withOwnStep(UUID job, JsonNode made) {
-        ObjectNode body = planDraft(made);
+        ObjectNode body = whole(made);
         ((ArrayNode) body.path("steps"))
                 .addObject()
                 .put("id", "own-" + job)
