@@ -73,7 +73,7 @@ final class Server implements AutoCloseable {
                 said.append(line).append('\n');
                 Matcher m = ADDRESS.matcher(line);
                 if (m.find()) {
-                    Thread.ofVirtual().start(() -> out.lines().forEach(l -> {}));
+                    drain(out);
                     return new Server(p, data, Integer.parseInt(m.group(1)));
                 }
             }
@@ -81,6 +81,21 @@ final class Server implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** Reads what a process says and forgets it, until it ends or is killed. */
+    static void drain(BufferedReader out) {
+        Thread.ofVirtual()
+                .start(
+                        () -> {
+                            try {
+                                while (out.readLine() != null) {
+                                    // nobody wants it
+                                }
+                            } catch (IOException e) {
+                                // it was killed while it spoke
+                            }
+                        });
     }
 
     /** Starts its process and waits for nothing. */

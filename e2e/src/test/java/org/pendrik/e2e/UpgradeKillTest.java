@@ -77,7 +77,7 @@ public class UpgradeKillTest {
     private void kill(Path data, int fromMs, int untilMs, String... extra)
             throws IOException, InterruptedException {
         Process p = Server.launch(data, extra);
-        Thread.ofVirtual().start(() -> p.inputReader().lines().forEach(l -> {}));
+        Server.drain(p.inputReader());
         p.waitFor(fromMs + random.nextInt(untilMs - fromMs), TimeUnit.MILLISECONDS);
         p.destroyForcibly().waitFor();
     }
