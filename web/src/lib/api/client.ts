@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch';
-import { benchClock } from '$lib/time/clock';
+import { benchClock } from '$lib/time/clock.svelte';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];

@@ -1,5 +1,5 @@
 import { afterEach, expect, test, vi } from 'vitest';
-import { benchClock } from './clock';
+import { benchClock } from './clock.svelte';
 
 afterEach(() => vi.useRealTimers());
 
