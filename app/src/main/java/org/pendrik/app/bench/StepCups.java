@@ -10,6 +10,7 @@ import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobZone;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.core.colour.Srgb;
@@ -173,7 +174,11 @@ public class StepCups {
     public List<ShoppingLine> shopping() {
         Map<String, Tally> all = new LinkedHashMap<>();
         for (Job job : jobs.all().stream().filter(j -> !j.archived()).toList()) {
-            for (Act act : plans.filmCase(job.id(), plans.of(job.id()).steps()).acts()) {
+            List<StoredStep> steps = plans.of(job.id()).steps();
+            if (steps.isEmpty()) {
+                continue;
+            }
+            for (Act act : plans.filmCase(job.id(), steps).acts()) {
                 MixView mix = act.done() ? null : mix(job, act, act.material());
                 if (mix == null) {
                     continue;
