@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.UUID;
+import org.pendrik.core.units.InvalidInput;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -22,6 +23,8 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 class RecordController {
+    private static final long MOST_ARCHIVE_BYTES = 2L << 30;
+
     private final Records records;
 
     private final JobArchives archives;
@@ -64,7 +67,19 @@ class RecordController {
         Path file = Files.createTempFile("job", ".zip");
         try {
             try (OutputStream out = Files.newOutputStream(file)) {
-                body.transferTo(out);
+                byte[] buffer = new byte[1 << 16];
+                long left = MOST_ARCHIVE_BYTES;
+                for (int n = body.read(buffer); n >= 0; n = body.read(buffer)) {
+                    left -= n;
+                    if (left < 0) {
+                        throw new InvalidInput(
+                                "Archive of a job",
+                                "more than 2 GB",
+                                "must have at most 2 GB",
+                                "Take fewer photographs along.");
+                    }
+                    out.write(buffer, 0, n);
+                }
             }
             return new ReadIn(archives.readIn(file));
         } finally {
