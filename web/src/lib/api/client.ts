@@ -10,6 +10,7 @@ export const api = createClient<paths>({ baseUrl: '/' });
 api.use({
 	onResponse: ({ response }) => {
 		benchClock.hear(response.headers.get('Pendrik-Clock'));
+		benchClock.hearZone(response.headers.get('Pendrik-Zone'));
 	}
 });
 

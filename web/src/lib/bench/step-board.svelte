@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import { benchClock } from '$lib/time/clock.svelte';
 	import { when } from '$lib/time/time';
 	import type { BenchDesk } from './bench-desk.svelte';
 	import MixCard from './mix-card.svelte';
@@ -92,6 +93,9 @@
 				>
 				<details>
 					<summary class="flex min-h-14 cursor-pointer items-center text-soft">Other times</summary>
+					{#if benchClock.elsewhere}
+						<p class="text-soft">As the clock in {benchClock.zone} shows them.</p>
+					{/if}
 					<label class="flex flex-col"
 						><span class="tag text-base">Begun</span><input
 							class="min-h-14"

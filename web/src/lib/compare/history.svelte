@@ -1,19 +1,18 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import { date } from '$lib/time/time';
 	import { coursesOf, figure, newest, plot } from './courses';
 
 	/** How each measure came closer over the photographs of the model, with the coats between them. */
 	let { stages }: { stages: Schemas['Stage'][] } = $props();
 
 	const courses = $derived(coursesOf(stages));
-	const day = (at: string) =>
-		new Date(at).toLocaleDateString(undefined, { month: 'short', day: 'numeric' });
 </script>
 
 <ol class="mb-3 flex flex-wrap gap-x-6 gap-y-1">
 	{#each stages as s (s.photographId)}
 		<li>
-			<span class="font-semibold">{day(s.at)}</span>
+			<span class="font-semibold">{date(s.at)}</span>
 			<span class="text-soft">{s.coats.length ? `after ${s.coats.join(', ')}` : 'nothing new'}</span
 			>
 		</li>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { Now } from '$lib/time/now.svelte';
-	import { day, span, when } from '$lib/time/time';
+	import { day, dayOfMonth, span, when } from '$lib/time/time';
 	import type { Schemas } from '$lib/api/client';
 	import { dryings, RailScale } from './scale';
 
@@ -83,9 +83,9 @@
 				stroke="currentColor"
 				stroke-width="1.4"
 			/>
-			{#if b - a > 34 && (!before || new Date(before.from).getDate() !== new Date(s.from).getDate())}
+			{#if b - a > 34 && (!before || dayOfMonth(before.from) !== dayOfMonth(s.from))}
 				<text x={a} y="12" class="fill-soft font-label text-[13px] font-semibold">
-					{b - a > 74 ? day(new Date(s.from).toISOString()) : new Date(s.from).getDate()}
+					{b - a > 74 ? day(new Date(s.from).toISOString()) : dayOfMonth(s.from)}
 				</text>
 			{/if}
 		{/each}

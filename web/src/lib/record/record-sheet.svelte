@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
-	import { day, span, when } from '$lib/time/time';
+	import { day, inFull, span, when } from '$lib/time/time';
 
 	/** The record of a job: what the prototype showed, what was planned, what was really done, how it compares. */
 	type Props = {
@@ -137,6 +137,5 @@
 	</ol>
 {/if}
 <p class="mt-6 text-soft">
-	Written {new Date(record.writtenAt).toLocaleString('en-GB')}. Colours in CIELAB under D65;
-	differences in CIEDE2000.
+	Written {inFull(record.writtenAt)}. Colours in CIELAB under D65; differences in CIEDE2000.
 </p>

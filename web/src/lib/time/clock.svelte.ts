@@ -1,12 +1,27 @@
+import { getLocalTimeZone } from '@internationalized/date';
+
 const JITTER_MS = 300;
 
+/** Whether this browser knows a time zone of that name. */
+function isZone(name: string): boolean {
+	try {
+		new Intl.DateTimeFormat('en-GB', { timeZone: name });
+		return true;
+	} catch {
+		return false;
+	}
+}
+
 /**
- * The clock of the server as this page knows it. Each answer carries its moment; between answers this
- * device counts on. A telephone that is minutes off would else close windows too early or too late.
+ * The clock on the wall of the workshop as this page knows it. Each answer carries its moment and its
+ * time zone; between answers this device counts on. A telephone that is minutes off would else close
+ * windows too early or too late, and one that thinks itself elsewhere would say the wrong hour.
  */
 class BenchClock {
 	/** How far the server is ahead of this device, in milliseconds. */
 	ahead = $state(0);
+	/** The time zone of the workshop, by its IANA name; that of this device until an answer was heard. */
+	zone = $state(getLocalTimeZone());
 
 	/** Milliseconds since 1970 on the server's clock. */
 	now(): number {
@@ -19,6 +34,16 @@ class BenchClock {
 		if (!Number.isFinite(heard)) return;
 		const ahead = heard - Date.now();
 		if (Math.abs(ahead - this.ahead) > JITTER_MS) this.ahead = ahead;
+	}
+
+	/** Takes the time zone of an answer; one that this browser does not know changes nothing. */
+	hearZone(name: string | null): void {
+		if (name !== null && name !== this.zone && isZone(name)) this.zone = name;
+	}
+
+	/** Whether this device shows other times than the wall of the workshop. */
+	get elsewhere(): boolean {
+		return this.zone !== getLocalTimeZone();
 	}
 }
 

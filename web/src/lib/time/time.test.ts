@@ -1,9 +1,13 @@
-import { describe, expect, test } from 'vitest';
-import { away, countdown, day, span, toIso, when } from './time';
+import { afterEach, describe, expect, test } from 'vitest';
+import { benchClock } from './clock.svelte';
+import { away, countdown, date, day, dayOfMonth, span, toIso, when } from './time';
 
 const at = (d: number, h: number, m = 0) => new Date(2026, 10, d, h, m);
 const NOW = at(25, 14).getTime();
 const MIN = 60_000;
+const here = benchClock.zone;
+
+afterEach(() => (benchClock.zone = here));
 
 describe('when', () => {
 	test.each([
@@ -58,4 +62,43 @@ test('a day is said with its weekday', () => {
 test('an empty field is no moment, a filled one is that of the clock on the wall', () => {
 	expect(toIso('')).toBeNull();
 	expect(toIso('2026-11-25T14:00')).toBe(at(25, 14).toISOString());
+});
+
+describe('a device elsewhere shows what the clock in the workshop shows', () => {
+	test.each([
+		['Europe/Berlin', 'today 00:30'],
+		['America/New_York', 'today 18:30'],
+		['Australia/Sydney', 'today 10:30']
+	])('in %s it is %s', (zone, words) => {
+		benchClock.zone = zone;
+		expect(when('2026-11-25T23:30:00Z', Date.parse('2026-11-25T23:10:00Z'))).toBe(words);
+	});
+
+	test('the day is that of the workshop', () => {
+		benchClock.zone = 'Australia/Sydney';
+		expect(day('2026-11-25T23:30:00Z')).toBe('Thu 26 Nov');
+		expect(date('2026-11-25T23:30:00Z')).toBe('26 Nov');
+		expect(dayOfMonth(Date.parse('2026-11-25T23:30:00Z'))).toBe(26);
+	});
+
+	test('a field that was filled in holds a time of the workshop, on the day the clocks change too', () => {
+		benchClock.zone = 'Europe/Berlin';
+		expect(toIso('2026-11-25T14:00')).toBe('2026-11-25T13:00:00.000Z');
+		expect(toIso('2026-10-25T01:00')).toBe('2026-10-24T23:00:00.000Z');
+		expect(toIso('2026-10-25T23:55')).toBe('2026-10-25T22:55:00.000Z');
+	});
+
+	test('a day with 25 hours is one day', () => {
+		benchClock.zone = 'Europe/Berlin';
+		expect(when('2026-10-25T22:30:00Z', Date.parse('2026-10-24T22:30:00Z'))).toBe('today 23:30');
+		expect(when('2026-10-25T23:30:00Z', Date.parse('2026-10-24T22:30:00Z'))).toBe('tomorrow 00:30');
+	});
+});
+
+test('a zone that the browser does not know changes nothing', () => {
+	benchClock.hearZone('America/New_York');
+	expect(benchClock.zone).toBe('America/New_York');
+	benchClock.hearZone('Middle/Nowhere');
+	benchClock.hearZone(null);
+	expect(benchClock.zone).toBe('America/New_York');
 });

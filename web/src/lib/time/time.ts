@@ -1,34 +1,48 @@
-/** Times as people say them at the bench. All functions take the moment that counts as now. */
+import { fromAbsolute, parseDateTime, toCalendarDate, toZoned } from '@internationalized/date';
+import { benchClock } from './clock.svelte';
 
-const DAY = 86_400_000;
+/**
+ * Times as people say them at the bench: those of the clock on the workshop's wall, wherever the device
+ * that shows them thinks it is. All functions take the moment that counts as now.
+ */
 
-const clock = (d: Date) =>
-	d.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+const wall = (ms: number) => fromAbsolute(ms, benchClock.zone);
 
-function startOfDay(d: Date): number {
-	return new Date(d.getFullYear(), d.getMonth(), d.getDate()).getTime();
+function written(iso: string | number, parts: Intl.DateTimeFormatOptions): string {
+	return new Date(iso).toLocaleString('en-GB', { timeZone: benchClock.zone, ...parts });
 }
+
+const clock = (iso: string) =>
+	written(iso, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
 /** "today 19:00", "tomorrow 10:30", "Sat 12:00", "12 Dec 19:00". */
 export function when(iso: string, now: number): string {
-	const d = new Date(iso);
-	const days = Math.round((startOfDay(d) - startOfDay(new Date(now))) / DAY);
-	if (days === 0) return `today ${clock(d)}`;
-	if (days === 1) return `tomorrow ${clock(d)}`;
-	if (days === -1) return `yesterday ${clock(d)}`;
-	if (days > 1 && days < 7) {
-		return `${d.toLocaleDateString('en-GB', { weekday: 'short' })} ${clock(d)}`;
-	}
-	return `${d.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${clock(d)}`;
+	const days = toCalendarDate(wall(Date.parse(iso))).compare(toCalendarDate(wall(now)));
+	if (days === 0) return `today ${clock(iso)}`;
+	if (days === 1) return `tomorrow ${clock(iso)}`;
+	if (days === -1) return `yesterday ${clock(iso)}`;
+	if (days > 1 && days < 7) return `${written(iso, { weekday: 'short' })} ${clock(iso)}`;
+	return `${date(iso)} ${clock(iso)}`;
+}
+
+/** "12 Dec". */
+export function date(iso: string): string {
+	return written(iso, { day: 'numeric', month: 'short' });
 }
 
 /** "Sat 12 Dec". */
 export function day(iso: string): string {
-	return new Date(iso).toLocaleDateString('en-GB', {
-		weekday: 'short',
-		day: 'numeric',
-		month: 'short'
-	});
+	return written(iso, { weekday: 'short', day: 'numeric', month: 'short' });
+}
+
+/** The day of the month, 1 to 31. */
+export function dayOfMonth(ms: number): number {
+	return wall(ms).day;
+}
+
+/** "12 December 2026 at 19:00". */
+export function inFull(iso: string): string {
+	return written(iso, { dateStyle: 'long', timeStyle: 'short', hourCycle: 'h23' });
 }
 
 /** "25 min", "3 h 10 min", "2 days 4 h". */
@@ -60,5 +74,5 @@ export function countdown(ms: number): string {
 
 /** What a date-and-time field holds as an instant, or null while it is empty. */
 export function toIso(local: string): string | null {
-	return local ? new Date(local).toISOString() : null;
+	return local ? toZoned(parseDateTime(local), benchClock.zone).toAbsoluteString() : null;
 }

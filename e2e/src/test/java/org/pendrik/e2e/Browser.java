@@ -46,11 +46,16 @@ final class Browser implements AutoCloseable {
 
     /** A page of this size on this surround: light, dark or grey. */
     Page page(int width, int height, String surround) {
+        return page(width, height, surround, Moment.OF_THIS_RUN.zone());
+    }
+
+    /** The same on a device that thinks itself in that time zone. */
+    Page page(int width, int height, String surround, String zone) {
         BrowserContext context =
                 browser.newContext(
                         new com.microsoft.playwright.Browser.NewContextOptions()
                                 .setViewportSize(width, height)
-                                .setTimezoneId(Moment.OF_THIS_RUN.zone())
+                                .setTimezoneId(zone)
                                 .setLocale("en-GB"));
         context.addInitScript(
                 "localStorage.getItem('theme') || localStorage.setItem('theme', '"

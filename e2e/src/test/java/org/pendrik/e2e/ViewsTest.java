@@ -67,6 +67,35 @@ public class ViewsTest extends BrowserTest {
         assertEquals(browser.errors(), List.of(), name);
     }
 
+    /** A tablet that thinks itself elsewhere shows the hours of the workshop. */
+    @Test
+    public void timesAreThoseOfTheWorkshopOnEveryDevice() {
+        for (String path : List.of("/", "/jobs/J/diary", "/jobs/J/record")) {
+            String here = text(path, Moment.OF_THIS_RUN.zone());
+            assertTrue(here.matches("(?s).*\\d\\d:\\d\\d.*"), path + " says no time: " + here);
+            for (String zone : List.of("Pacific/Auckland", "America/Los_Angeles")) {
+                String there = text(path, zone);
+                // a minute may go by between the looks
+                for (int again = 0; again < 3 && !there.equals(here); again++) {
+                    here = text(path, Moment.OF_THIS_RUN.zone());
+                    there = text(path, zone);
+                }
+                assertEquals(there, here, path + " in " + zone);
+            }
+        }
+    }
+
+    private String text(String path, String zone) {
+        Page page = browser.page(1280, 800, "light", zone);
+        page.navigate(server.url(path.replace("J", hopper)));
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        assertThat(page.locator("h1").first()).isVisible();
+        // but for what is counted down
+        String all = page.locator("main").innerText().replaceAll("\\d+:\\d\\d:\\d\\d", "");
+        page.context().close();
+        return all;
+    }
+
     private static List<String> violations(Page page) {
         return new AxeBuilder(page)
                         .setLegacyMode(true) // there are no frames to put together

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Objects;
 import org.pendrik.app.problem.StaleVersion;
 import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -15,10 +16,19 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Workshops implements SmartInitializingSingleton {
     private final WorkshopMapper mapper;
+    private final ApplicationEventPublisher events;
 
-    Workshops(WorkshopMapper mapper) {
+    Workshops(WorkshopMapper mapper, ApplicationEventPublisher events) {
         this.mapper = mapper;
+        this.events = events;
     }
+
+    /**
+     * The settings were changed.
+     *
+     * @param workshop as it is now
+     */
+    record Changed(Workshop workshop) {}
 
     /** Two first questions at once must not both make it, so it is made before the first. */
     @Override
@@ -50,7 +60,9 @@ public class Workshops implements SmartInitializingSingleton {
         StaleVersion.unlessOne(mapper.update(changed), "The workshop");
         mapper.clearBenchTime();
         changed.benchTime().forEach(mapper::addBenchTime);
-        return current();
+        Workshop stored = current();
+        events.publishEvent(new Changed(stored));
+        return stored;
     }
 
     private static Workshop fresh() {

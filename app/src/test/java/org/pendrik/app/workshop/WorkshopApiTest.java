@@ -22,6 +22,29 @@ public class WorkshopApiTest extends AppTest {
         assertTrue(w.path("celsius").asDouble() > 0);
     }
 
+    @Test
+    public void eachAnswerNamesTheZoneOfTheWorkshop() {
+        ObjectNode before = settings();
+        try {
+            ok(put("/api/workshop", settings().put("zoneId", "Australia/Sydney").toString()));
+            assertEquals(zone(), "Australia/Sydney");
+            refused(
+                    put("/api/workshop", settings().put("zoneId", "Ostrel/Brackwater").toString()),
+                    422);
+            assertEquals(zone(), "Australia/Sydney");
+        } finally {
+            ok(
+                    put(
+                            "/api/workshop",
+                            settings().put("zoneId", before.path("zoneId").asString()).toString()));
+        }
+        assertEquals(zone(), before.path("zoneId").asString());
+    }
+
+    private String zone() {
+        return String.valueOf(get("/api/jobs").getResponse().getHeader("Pendrik-Zone"));
+    }
+
     @DataProvider
     public Object[][] nonsense() {
         return new Object[][] {
