@@ -3,6 +3,7 @@ package org.pendrik.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.function.Supplier;
 import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
@@ -10,15 +11,20 @@ import org.testng.annotations.BeforeClass;
 
 /** Tests in a browser at a server of their own; what was seen when one fails is kept. */
 abstract class BrowserTest {
-    private final String[] flags;
+    private final Supplier<Server> start;
     Server server;
     Browser browser;
 
+    /** At a fresh workshop. */
+    BrowserTest() {
+        this(() -> Server.start(Server.freshFolder()));
+    }
+
     /**
-     * @param flags of the server
+     * @param start starts the server, with the data that the tests need
      */
-    BrowserTest(String... flags) {
-        this.flags = flags;
+    BrowserTest(Supplier<Server> start) {
+        this.start = start;
     }
 
     static Locator button(Page page, String name) {
@@ -28,7 +34,7 @@ abstract class BrowserTest {
 
     @BeforeClass
     public void open() {
-        server = Server.start(Server.freshFolder(), flags);
+        server = start.get();
         browser = new Browser();
     }
 

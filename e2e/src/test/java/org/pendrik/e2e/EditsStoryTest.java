@@ -20,7 +20,7 @@ public class EditsStoryTest extends BrowserTest {
     private static final String OTHER = "Diesel shunter OVR 14";
 
     public EditsStoryTest() {
-        super("--pendrik.demo=true");
+        super(Server::demo);
     }
 
     private String plan(String job) {

@@ -18,7 +18,7 @@ public class MakeupStoryTest extends BrowserTest {
     private static final Pattern STOPS = Pattern.compile("^(\\d+ stops?|\\d+ to watch)$");
 
     public MakeupStoryTest() {
-        super("--pendrik.demo=true");
+        super(Server::demo);
     }
 
     private Page makeup(String job) {

@@ -23,7 +23,7 @@ public final class Screenshots {
         for (String v : new String[] {"study", "makeup", "diary", "bench", "compare", "record"}) {
             views.put(v, "/jobs/J/" + v);
         }
-        try (Server server = Server.start(Server.freshFolder(), "--pendrik.demo=true");
+        try (Server server = Server.demo();
                 Browser browser = new Browser()) {
             String hopper = Jobs.id(server, "Peat hopper OVR 3041");
             for (var view : views.entrySet()) {

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.springframework.util.FileSystemUtils;
 
 /** The application as it is shipped, in its own process on a free port. */
 final class Server implements AutoCloseable {
@@ -53,11 +54,38 @@ final class Server implements AutoCloseable {
         }
     }
 
+    /** A data folder of its own, gone when the tests end. */
     static Path freshFolder() {
         try {
-            return Files.createTempDirectory("pendrik-e2e");
+            Path folder = Files.createTempDirectory("pendrik-e2e");
+            Runtime.getRuntime()
+                    .addShutdownHook(
+                            new Thread(() -> FileSystemUtils.deleteRecursively(folder.toFile())));
+            return folder;
         } catch (IOException e) {
             throw new IllegalStateException(e);
+        }
+    }
+
+    /** The demonstration workshop in a folder of its own. */
+    static Server demo(String... extra) {
+        try {
+            Path data = freshFolder();
+            FileSystemUtils.copyRecursively(Demo.FOLDER, data);
+            return start(data, extra);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /**
+     * Fills the demonstration once; its pictures take most of the time that a first start takes.
+     */
+    private static final class Demo {
+        static final Path FOLDER = freshFolder();
+
+        static {
+            start(FOLDER, "--pendrik.demo=true").close();
         }
     }
 

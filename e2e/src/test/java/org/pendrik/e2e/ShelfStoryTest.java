@@ -15,7 +15,7 @@ import org.testng.annotations.Test;
 /** Paint at the mixing table: from a colour that was measured to a recipe that is repeated. */
 public class ShelfStoryTest extends BrowserTest {
     public ShelfStoryTest() {
-        super("--pendrik.demo=true");
+        super(Server::demo);
     }
 
     private static Locator cup(Page page) {

@@ -95,7 +95,7 @@ public class StorageTest {
         Path script = Path.of("..", "pendrik").toAbsolutePath().normalize();
         Path archive = Server.freshFolder().resolve("all.zip");
         Map<String, String> before;
-        try (Server demo = Server.start(Server.freshFolder(), "--pendrik.demo=true", STANDS)) {
+        try (Server demo = Server.demo(STANDS)) {
             command(script, demo.data(), "backup", archive.toString());
             before = views(demo);
             assertTrue(before.size() > 30, before.keySet().toString());

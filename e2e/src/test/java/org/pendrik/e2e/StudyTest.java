@@ -26,7 +26,7 @@ public class StudyTest extends BrowserTest {
     private String study;
 
     public StudyTest() {
-        super("--pendrik.demo=true");
+        super(Server::demo);
     }
 
     @BeforeClass

@@ -8,6 +8,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.LoadState;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -20,7 +21,7 @@ public class ViewsTest extends BrowserTest {
     private String hopper;
 
     public ViewsTest() {
-        super("--pendrik.demo=true");
+        super(Server::demo);
     }
 
     @BeforeClass
@@ -90,6 +91,8 @@ public class ViewsTest extends BrowserTest {
         page.navigate(server.url(path.replace("J", hopper)));
         page.waitForLoadState(LoadState.NETWORKIDLE);
         assertThat(page.locator("h1").first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("^loading", Pattern.CASE_INSENSITIVE)))
+                .hasCount(0);
         // but for what is counted down
         String all = page.locator("main").innerText().replaceAll("\\d+:\\d\\d:\\d\\d", "");
         page.context().close();
