@@ -184,7 +184,7 @@ public class EditsStoryTest extends BrowserTest {
                 server.send(
                                 "PUT",
                                 "/api/jobs/" + java.util.UUID.randomUUID(),
-                                DurabilityTest.draft("Too late"))
+                                Writers.draft("Too late"))
                         .statusCode(),
                 200);
         button(page, "Put it back").first().click();

@@ -182,6 +182,17 @@ final class Server implements AutoCloseable {
                 HttpResponse.BodyHandlers.ofString());
     }
 
+    /** Puts a file in; gives the status of the answer. */
+    int put(String path, byte[] file) throws IOException, InterruptedException {
+        return client.send(
+                        HttpRequest.newBuilder(URI.create(url(path)))
+                                .header("Content-Type", "application/octet-stream")
+                                .PUT(HttpRequest.BodyPublishers.ofByteArray(file))
+                                .build(),
+                        HttpResponse.BodyHandlers.discarding())
+                .statusCode();
+    }
+
     String get(String path) {
         try {
             return send("GET", path, "").body();

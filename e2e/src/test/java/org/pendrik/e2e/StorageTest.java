@@ -102,7 +102,7 @@ public class StorageTest {
         }
         Path used = Server.freshFolder();
         try (Server other = Server.start(used)) {
-            other.send("PUT", "/api/jobs/" + UUID.randomUUID(), DurabilityTest.draft("Of before"));
+            other.send("PUT", "/api/jobs/" + UUID.randomUUID(), Writers.draft("Of before"));
         }
         for (Path data : List.of(Server.freshFolder(), used)) {
             command(script, data, "restore", archive.toString());
@@ -169,10 +169,7 @@ public class StorageTest {
                 Server.start(
                         Server.freshFolder(), "--pendrik.disk.least-bytes=" + Long.MAX_VALUE)) {
             var refused =
-                    server.send(
-                            "PUT",
-                            "/api/jobs/" + UUID.randomUUID(),
-                            DurabilityTest.draft("No room"));
+                    server.send("PUT", "/api/jobs/" + UUID.randomUUID(), Writers.draft("No room"));
             assertEquals(refused.statusCode(), 507);
             assertTrue(refused.body().contains("The disk that holds"), refused.body());
             assertEquals(server.get("/api/jobs"), "[]");
