@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.util.FileSystemUtils;
@@ -28,6 +29,17 @@ final class Server implements AutoCloseable {
                     "--enable-native-access=ALL-UNNAMED",
                     "--sun-misc-unsafe-memory-access=allow",
                     "-Djava.awt.headless=true");
+
+    /**
+     * Further options of the virtual machine: long runs that start it a thousand times save time by
+     * them.
+     */
+    private static final List<String> MORE_FLAGS =
+            Pattern.compile("\\S+")
+                    .matcher(System.getProperty("e2e.java", ""))
+                    .results()
+                    .map(MatchResult::group)
+                    .toList();
 
     private static final Pattern ADDRESS = Pattern.compile("http://127\\.0\\.0\\.1:(\\d+)/");
 
@@ -133,6 +145,7 @@ final class Server implements AutoCloseable {
             command.addAll(List.of("-XX:AOTCache=pendrik.aot", "-Xlog:aot=off", "-Xlog:cds=off"));
         }
         command.addAll(FLAGS);
+        command.addAll(MORE_FLAGS);
         command.add("-Duser.timezone=" + Moment.OF_THIS_RUN.zone());
         command.addAll(List.of("-jar", "pendrik.jar"));
         if (List.of(extra).stream().noneMatch(e -> e.startsWith("--server.port"))) {

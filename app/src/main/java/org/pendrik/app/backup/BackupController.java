@@ -1,15 +1,12 @@
 package org.pendrik.app.backup;
 
-import io.swagger.v3.oas.annotations.Operation;
-import io.swagger.v3.oas.annotations.media.Content;
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.pendrik.app.apidocs.FileBody;
+import org.pendrik.app.store.SafeFiles;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.HttpHeaders;
@@ -65,34 +62,21 @@ class BackupController {
     }
 
     /** Restores an archive that comes with the request. The program starts again by itself. */
-    @Operation(
-            requestBody =
-                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
-                            required = true,
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
-                                            schema = @Schema(type = "string", format = "binary"))))
+    @FileBody
     @PostMapping(value = "/api/restore", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     Restoring restore(HttpServletRequest request) throws IOException {
         Path archive = backups.incoming();
         try {
-            long left = MOST_BYTES;
-            try (InputStream in = request.getInputStream();
-                    OutputStream out = Files.newOutputStream(archive)) {
-                byte[] buffer = new byte[1 << 16];
-                for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
-                    left -= n;
-                    if (left < 0) {
-                        throw new InvalidInput(
-                                "Archive",
-                                "more than 16 GB",
-                                "is too large to come by the page",
-                                "Restore it with ./pendrik restore FILE.");
-                    }
-                    out.write(buffer, 0, n);
-                }
-            }
+            SafeFiles.receive(
+                    request.getInputStream(),
+                    archive,
+                    MOST_BYTES,
+                    () ->
+                            new InvalidInput(
+                                    "Archive",
+                                    "more than 16 GB",
+                                    "is too large to come by the page",
+                                    "Restore it with ./pendrik restore FILE."));
             return restoring(archive);
         } finally {
             Files.deleteIfExists(archive);

@@ -1,13 +1,11 @@
 package org.pendrik.app.paper;
 
-import io.swagger.v3.oas.annotations.Operation;
-import io.swagger.v3.oas.annotations.media.Content;
-import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
+import org.pendrik.app.apidocs.FileBody;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.core.paper.CardLayout;
 import org.pendrik.core.paper.CutSheet;
@@ -64,14 +62,7 @@ class PaperController {
         return artworks.ofJob(jobId);
     }
 
-    @Operation(
-            requestBody =
-                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
-                            required = true,
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
-                                            schema = @Schema(type = "string", format = "binary"))))
+    @FileBody
     @PutMapping(
             value = "/api/jobs/{jobId}/artworks/{id}",
             consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)

@@ -1,13 +1,11 @@
 package org.pendrik.app.photograph;
 
-import io.swagger.v3.oas.annotations.Operation;
-import io.swagger.v3.oas.annotations.media.Content;
-import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.apidocs.FileBody;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.core.photo.CornerFinder;
 import org.pendrik.core.units.InvalidInput;
@@ -52,14 +50,7 @@ class PhotographController {
         return photographs.ofJob(jobId);
     }
 
-    @Operation(
-            requestBody =
-                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
-                            required = true,
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
-                                            schema = @Schema(type = "string", format = "binary"))))
+    @FileBody
     @PutMapping(
             value = "/api/jobs/{jobId}/photographs/{id}",
             consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE})

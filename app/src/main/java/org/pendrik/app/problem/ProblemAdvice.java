@@ -107,7 +107,12 @@ class ProblemAdvice {
 
     @ExceptionHandler
     ProblemDetail unreadable(HttpMessageNotReadableException e) {
-        return invalid(cause(e));
+        return e.getMostSpecificCause() instanceof SlowBody slow ? slow(slow) : invalid(cause(e));
+    }
+
+    @ExceptionHandler
+    ProblemDetail slow(SlowBody e) {
+        return problem(HttpStatus.REQUEST_TIMEOUT, "slow", "Not received", e.getMessage());
     }
 
     @ExceptionHandler

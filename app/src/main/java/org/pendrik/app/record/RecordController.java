@@ -1,20 +1,20 @@
 package org.pendrik.app.record;
 
-import io.swagger.v3.oas.annotations.Operation;
-import io.swagger.v3.oas.annotations.media.Content;
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.UUID;
+import org.pendrik.app.apidocs.FileBody;
+import org.pendrik.app.store.SafeFiles;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
+import org.springframework.util.unit.DataSize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -23,15 +23,22 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 class RecordController {
-    private static final long MOST_ARCHIVE_BYTES = 2L << 30;
+    private static final long MB = 1 << 20;
 
     private final Records records;
-
     private final JobArchives archives;
+    private final long mostArchiveBytes;
 
-    RecordController(Records records, JobArchives archives) {
+    /**
+     * @param mostArchive how large the archive of a job may be that is read in
+     */
+    RecordController(
+            Records records,
+            JobArchives archives,
+            @Value("${pendrik.most-job-archive:2GB}") DataSize mostArchive) {
         this.archives = archives;
         this.records = records;
+        this.mostArchiveBytes = mostArchive.toBytes();
     }
 
     record ReadIn(UUID jobId) {}
@@ -52,35 +59,23 @@ class RecordController {
     }
 
     /** Reads a job with its pictures in as a new one. */
-    @Operation(
-            requestBody =
-                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
-                            required = true,
-                            content =
-                                    @Content(
-                                            mediaType = MediaType.APPLICATION_OCTET_STREAM_VALUE,
-                                            schema = @Schema(type = "string", format = "binary"))))
+    @FileBody
     @PostMapping(
             value = "/api/records/archive",
             consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ReadIn readArchiveIn(InputStream body) throws IOException {
         Path file = Files.createTempFile("job", ".zip");
         try {
-            try (OutputStream out = Files.newOutputStream(file)) {
-                byte[] buffer = new byte[1 << 16];
-                long left = MOST_ARCHIVE_BYTES;
-                for (int n = body.read(buffer); n >= 0; n = body.read(buffer)) {
-                    left -= n;
-                    if (left < 0) {
-                        throw new InvalidInput(
-                                "Archive of a job",
-                                "more than 2 GB",
-                                "must have at most 2 GB",
-                                "Take fewer photographs along.");
-                    }
-                    out.write(buffer, 0, n);
-                }
-            }
+            SafeFiles.receive(
+                    body,
+                    file,
+                    mostArchiveBytes,
+                    () ->
+                            new InvalidInput(
+                                    "Archive of a job",
+                                    "more than " + mostArchiveBytes / MB + " MB",
+                                    "is too large",
+                                    "Take fewer photographs along."));
             return new ReadIn(archives.readIn(file));
         } finally {
             Files.delete(file);

@@ -8,18 +8,36 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.net.SocketTimeoutException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import org.pendrik.app.problem.SlowBody;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Bounds what is read of a request: everything but files has to be small. */
+/**
+ * Bounds what is read of a request: everything but files has to be small, and it has to keep
+ * coming. Somebody who sends a byte now and then would else hold a thread for as long as he likes.
+ */
 @Component
 @Order(-10)
 class BodyLimit extends OncePerRequestFilter {
     private static final int MOST_BYTES = 8 * 1024 * 1024;
+    private static final long BYTES_PER_SECOND = 64 * 1024;
+    private static final double NANOS = 1e9;
+
+    private final double patienceSeconds;
+
+    /**
+     * @param patience how long the first bytes may take; every 64 KB give another second
+     */
+    BodyLimit(@Value("${pendrik.patience:10s}") Duration patience) {
+        this.patienceSeconds = patience.toNanos() / NANOS;
+    }
 
     @Override
     protected void doFilterInternal(
@@ -28,7 +46,7 @@ class BodyLimit extends OncePerRequestFilter {
         String type = request.getContentType();
         if (type != null && type.startsWith(MediaType.APPLICATION_OCTET_STREAM_VALUE)) {
             // files have bounds of their own where they are read
-            chain.doFilter(request, response);
+            chain.doFilter(new Bounded(request, Long.MAX_VALUE, patienceSeconds), response);
             return;
         }
         if (request.getContentLengthLong() > MOST_BYTES) {
@@ -43,7 +61,7 @@ class BodyLimit extends OncePerRequestFilter {
                                     .getBytes(StandardCharsets.UTF_8));
             return;
         }
-        chain.doFilter(new Bounded(request), response);
+        chain.doFilter(new Bounded(request, MOST_BYTES, patienceSeconds), response);
     }
 
     private static InvalidInput tooLarge() {
@@ -52,51 +70,74 @@ class BodyLimit extends OncePerRequestFilter {
     }
 
     private static final class Bounded extends HttpServletRequestWrapper {
-        Bounded(HttpServletRequest request) {
+        private final long mostBytes;
+        private final double patienceSeconds;
+
+        Bounded(HttpServletRequest request, long mostBytes, double patienceSeconds) {
             super(request);
+            this.mostBytes = mostBytes;
+            this.patienceSeconds = patienceSeconds;
         }
 
         @Override
         public ServletInputStream getInputStream() throws IOException {
-            ServletInputStream in = super.getInputStream();
-            return new ServletInputStream() {
-                private long left = MOST_BYTES;
+            return new Watched(super.getInputStream(), mostBytes, patienceSeconds);
+        }
+    }
 
-                private int counted(int read) {
-                    left -= Math.max(0, read);
-                    if (left < 0) {
-                        throw tooLarge();
-                    }
-                    return read;
-                }
+    /** Counts the bytes, and the time that was spent waiting for them. */
+    private static final class Watched extends ServletInputStream {
+        private final ServletInputStream in;
+        private final long mostBytes;
+        private final double patienceSeconds;
+        private long bytes;
+        private long waitedNanos;
 
-                @Override
-                public int read() throws IOException {
-                    int b = in.read();
-                    counted(b < 0 ? 0 : 1);
-                    return b;
-                }
+        Watched(ServletInputStream in, long mostBytes, double patienceSeconds) {
+            this.in = in;
+            this.mostBytes = mostBytes;
+            this.patienceSeconds = patienceSeconds;
+        }
 
-                @Override
-                public int read(byte[] b, int from, int length) throws IOException {
-                    return counted(in.read(b, from, length));
-                }
+        @Override
+        public int read() throws IOException {
+            byte[] one = new byte[1];
+            return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
+        }
 
-                @Override
-                public boolean isFinished() {
-                    return in.isFinished();
-                }
+        @Override
+        public int read(byte[] b, int from, int length) throws IOException {
+            long since = System.nanoTime();
+            int read;
+            try {
+                read = in.read(b, from, length);
+            } catch (SocketTimeoutException e) {
+                throw new SlowBody();
+            }
+            waitedNanos += System.nanoTime() - since;
+            bytes += Math.max(0, read);
+            if (bytes > mostBytes) {
+                throw tooLarge();
+            }
+            if (waitedNanos / NANOS > patienceSeconds + (double) bytes / BYTES_PER_SECOND) {
+                throw new SlowBody();
+            }
+            return read;
+        }
 
-                @Override
-                public boolean isReady() {
-                    return in.isReady();
-                }
+        @Override
+        public boolean isFinished() {
+            return in.isFinished();
+        }
 
-                @Override
-                public void setReadListener(ReadListener listener) {
-                    in.setReadListener(listener);
-                }
-            };
+        @Override
+        public boolean isReady() {
+            return in.isReady();
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            in.setReadListener(listener);
         }
     }
 }

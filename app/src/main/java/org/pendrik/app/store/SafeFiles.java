@@ -1,6 +1,7 @@
 package org.pendrik.app.store;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.channels.FileChannel;
 import java.nio.file.DirectoryNotEmptyException;
@@ -10,10 +11,13 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 
 /** Files that are there whole or not at all. */
 public final class SafeFiles {
+    private static final int BUFFER_BYTES = 1 << 16;
+
     private SafeFiles() {}
 
     /** Writes into an open file. */
@@ -44,6 +48,28 @@ public final class SafeFiles {
             Files.deleteIfExists(draft);
         }
         forceFolder(folder);
+    }
+
+    /**
+     * Writes what comes to a file.
+     *
+     * @param most bytes that may come
+     * @param tooMuch what is thrown when more come
+     */
+    public static void receive(
+            InputStream in, Path file, long most, Supplier<? extends RuntimeException> tooMuch)
+            throws IOException {
+        try (OutputStream out = Files.newOutputStream(file)) {
+            byte[] buffer = new byte[BUFFER_BYTES];
+            long left = most;
+            for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
+                left -= n;
+                if (left < 0) {
+                    throw tooMuch.get();
+                }
+                out.write(buffer, 0, n);
+            }
+        }
     }
 
     /** Waits until what was written to a file is on the disk. */

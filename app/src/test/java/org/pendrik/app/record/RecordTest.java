@@ -2,16 +2,22 @@ package org.pendrik.app.record;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicLong;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
+import org.pendrik.core.units.InvalidInput;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
+import org.springframework.util.unit.DataSize;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -232,5 +238,34 @@ public class RecordTest extends AppTest {
                         .content(java.util.Arrays.copyOf(zip, zip.length / 2))
                         .exchange();
         assertTrue(refused(bad, 422).contains("Archive of a job"));
+    }
+
+    @Autowired private Records records;
+    @Autowired private JobArchives archives;
+
+    @Test
+    public void anArchiveThatIsTooLargeIsRefusedWhileItComes() {
+        var controller = new RecordController(records, archives, DataSize.ofMegabytes(1));
+        AtomicLong taken = new AtomicLong();
+        InputStream endless =
+                new InputStream() {
+                    @Override
+                    public int read() {
+                        taken.incrementAndGet();
+                        return 0;
+                    }
+
+                    @Override
+                    public int read(byte[] into, int from, int length) {
+                        taken.addAndGet(length);
+                        return length;
+                    }
+                };
+        InvalidInput refused =
+                expectThrows(InvalidInput.class, () -> controller.readArchiveIn(endless));
+        assertEquals(
+                refused.getMessage(),
+                "Archive of a job (more than 1 MB) is too large. Take fewer photographs along.");
+        assertTrue(taken.get() < 2 << 20, taken + " bytes were read");
     }
 }
