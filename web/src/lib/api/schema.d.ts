@@ -3896,6 +3896,7 @@ export interface components {
         ReadIn: {
             /** Format: uuid */
             jobId: string;
+            leftOut: string[];
         };
         RecipeDraft: {
             drops: components["schemas"]["Drops"][];

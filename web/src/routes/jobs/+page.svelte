@@ -47,7 +47,7 @@
 		event.currentTarget.value = '';
 		if (!chosen) return;
 		try {
-			const { jobId } = chosen.name.endsWith('.zip')
+			const { jobId, leftOut } = chosen.name.endsWith('.zip')
 				? await must(
 						api.POST('/api/records/archive', {
 							body: chosen as unknown as string,
@@ -62,6 +62,7 @@
 					);
 			await refreshJob(jobId);
 			desk.say('The record was read in as a new job', 'saved');
+			if (leftOut.length) desk.say(leftOut.join(' '), 'failed');
 			await goto(resolve('/jobs/[id]/record', { id: jobId }));
 		} catch (error) {
 			desk.say(

@@ -25,6 +25,9 @@ public class DurabilityTest {
                 confirmed += writers.confirmed();
                 lost += writers.lost();
                 half += writers.half();
+                System.out.printf(
+                        "after %d kills: %d confirmed writes, %d lost, %d half%n",
+                        round, confirmed, lost, half);
                 writers = new Writers();
             }
             writers.killedAfter(12 + 17 * (round % 7));

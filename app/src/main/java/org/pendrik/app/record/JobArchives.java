@@ -74,7 +74,7 @@ class JobArchives {
      *
      * @throws InvalidInput when it is no such file, is damaged, or its record is refused
      */
-    UUID readIn(Path file) {
+    Records.ReadIn readIn(Path file) {
         try (ZipFile zip = new ZipFile(file.toFile())) {
             byte[] record = content(zip, RECORD, MOST_RECORD_BYTES);
             Map<String, Object> tree;

@@ -41,8 +41,6 @@ class RecordController {
         this.mostArchiveBytes = mostArchive.toBytes();
     }
 
-    record ReadIn(UUID jobId) {}
-
     @GetMapping("/api/jobs/{jobId}/record")
     JobRecord write(@PathVariable UUID jobId) {
         return records.of(jobId);
@@ -63,7 +61,7 @@ class RecordController {
     @PostMapping(
             value = "/api/records/archive",
             consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ReadIn readArchiveIn(InputStream body) throws IOException {
+    Records.ReadIn readArchiveIn(InputStream body) throws IOException {
         Path file = Files.createTempFile("job", ".zip");
         try {
             SafeFiles.receive(
@@ -76,15 +74,15 @@ class RecordController {
                                     "more than " + mostArchiveBytes / MB + " MB",
                                     "is too large",
                                     "Take fewer photographs along."));
-            return new ReadIn(archives.readIn(file));
+            return archives.readIn(file);
         } finally {
             Files.delete(file);
         }
     }
 
     @PostMapping("/api/records")
-    ReadIn readIn(@RequestBody Map<String, Object> record) {
-        return new ReadIn(records.readIn(record));
+    Records.ReadIn readIn(@RequestBody Map<String, Object> record) {
+        return records.readIn(record);
     }
 
     /** The form of a record; every version that was ever written stays published. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.bench.LogEntry;
@@ -305,11 +306,19 @@ class Records {
     }
 
     /**
+     * A record that was read in.
+     *
+     * @param jobId the new job
+     * @param leftOut what could not come along, each as a sentence
+     */
+    public record ReadIn(UUID jobId, List<String> leftOut) {}
+
+    /**
      * Reads a record in as a new job. Ids that are taken are given anew; files are not part of a
      * record, so a photograph shows again only where its file is in the store.
      */
     @Transactional
-    public UUID readIn(Map<String, Object> file) {
+    public ReadIn readIn(Map<String, Object> file) {
         JsonNode tree = json.valueToTree(file);
         JsonNode version = tree.get("version");
         if (version == null || !version.isInt()) {
@@ -465,7 +474,27 @@ class Records {
                     new Artworks.Artwork(
                             UUID.randomUUID(), id, a.region(), a.name(), a.sha256(), a.chokeMm()));
         }
-        or(r.mixes(), List.<StepMixes.Carried>of()).forEach(m -> mixes.take(id, m));
+        List<String> leftOut = new ArrayList<>();
+        for (StepMixes.Carried m : or(r.mixes(), List.<StepMixes.Carried>of())) {
+            List<StepMixes.CarriedPart> missing = mixes.take(id, m);
+            if (!missing.isEmpty()) {
+                leftOut.add(
+                        "The mix “"
+                                + m.name()
+                                + "” was left out: "
+                                + missing.stream()
+                                        .map(StepMixes.CarriedPart::told)
+                                        .collect(Collectors.joining(", "))
+                                + " is not on this shelf.");
+            }
+        }
+        long pictures =
+                r.photographs().stream().filter(p -> !photographs.hasFile(p.sha256())).count();
+        if (pictures > 0) {
+            leftOut.add(
+                    (pictures == 1 ? "One photograph" : pictures + " photographs")
+                            + " came without the picture. Put the same files in again.");
+        }
         for (var d : or(r.drying(), List.<JobRecord.DryingPart>of())) {
             priors.take(
                     id,
@@ -474,6 +503,6 @@ class Records {
         }
         // a plan that cannot even be judged is no plan: say so before anything is kept
         plans.judge(id);
-        return id;
+        return new ReadIn(id, leftOut);
     }
 }

@@ -24,6 +24,7 @@ import org.pendrik.core.mix.MixCard;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.recipe.Recipe;
 import org.pendrik.core.shelf.Bottle;
+import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -198,7 +199,19 @@ public class StepMixes {
             List<CarriedPart> parts) {}
 
     /** Drops of a bottle in it. */
-    public record CarriedPart(String bottle, String maker, int drops) {}
+    public record CarriedPart(String bottle, String maker, int drops) {
+        private static final int MOST_DROPS = 400;
+
+        public CarriedPart {
+            InvalidInput.requireWithin(
+                    "Drops of " + bottle, drops, "", 1, MOST_DROPS, "Take whole drops.");
+        }
+
+        /** What it is called among others. */
+        public String told() {
+            return maker.isEmpty() ? bottle : bottle + " (" + maker + ")";
+        }
+    }
 
     /** The recipes of a job's steps, to be carried elsewhere. */
     @Transactional(readOnly = true)
@@ -240,10 +253,11 @@ public class StepMixes {
      * Mixes a step by a recipe that was carried here: by one of the same name and drops that is
      * kept already, else by a new one.
      *
-     * @return whether its bottles stand on this shelf; else nothing is done
+     * @return which of its bottles do not stand on this shelf; when there are any, nothing is done
      */
     @Transactional
-    public boolean take(UUID job, Carried c) {
+    public List<CarriedPart> take(UUID job, Carried c) {
+        List<CarriedPart> missing = new ArrayList<>();
         Map<UUID, Integer> drops = new LinkedHashMap<>();
         for (CarriedPart p : c.parts()) {
             Optional<UUID> bottle =
@@ -252,10 +266,10 @@ public class StepMixes {
                             .filter(e -> e.getValue().maker().equalsIgnoreCase(p.maker()))
                             .map(e -> UUID.fromString(e.getKey()))
                             .findFirst();
-            if (bottle.isEmpty() || p.drops() < 1 || p.drops() > 400) {
-                return false;
-            }
-            drops.put(bottle.get(), p.drops());
+            bottle.ifPresentOrElse(b -> drops.put(b, p.drops()), () -> missing.add(p));
+        }
+        if (!missing.isEmpty()) {
+            return missing;
         }
         List<ShelfMapper.PartRow> parts = mapper.parts();
         UUID recipe =
@@ -272,7 +286,7 @@ public class StepMixes {
                         .findFirst()
                         .orElseGet(() -> keep(job, c, drops));
         link(job, c.step(), recipe);
-        return true;
+        return List.of();
     }
 
     private UUID keep(UUID job, Carried c, Map<UUID, Integer> drops) {

@@ -240,6 +240,38 @@ public class RecordTest extends AppTest {
         assertTrue(refused(bad, 422).contains("Archive of a job"));
     }
 
+    /** Where a bottle of its mix or a picture is missing, that is said, and the rest comes. */
+    @Test
+    public void whatCannotComeAlongIsNamed() {
+        UUID job = worked();
+        JsonNode makeup = ok(get("/api/jobs/" + job + "/makeup"));
+        String step = makeup.path("steps").get(0).path("id").asString();
+        ObjectNode record = (ObjectNode) ok(get("/api/jobs/" + job + "/record"));
+        record.putArray("mixes")
+                .add(
+                        json.readTree(
+                                """
+                                {"step": "%s", "name": "Sleeper brown", "target": {"l": 30, "a": 8, "b": 12},
+                                 "light": "D65", "surface": "flat", "notes": "",
+                                 "parts": [{"bottle": "Never heard of", "maker": "own", "drops": 3}]}
+                                """
+                                        .formatted(step)));
+        JsonNode answer = ok(post("/api/records", record.toString()));
+        assertEquals(
+                answer.path("leftOut").get(0).asString(),
+                "The mix “Sleeper brown” was left out: Never heard of (own) is not on this shelf.");
+        assertEquals(answer.path("leftOut").size(), 1);
+        String gone = record.toString().replaceFirst("\"sha256\":\"....", "\"sha256\":\"0000");
+        assertTrue(
+                ok(post("/api/records", gone))
+                        .path("leftOut")
+                        .get(1)
+                        .asString()
+                        .startsWith("One photograph came without the picture."));
+        String none = record.toString().replace("\"drops\":3", "\"drops\":0");
+        assertTrue(refused(post("/api/records", none), 422).contains("Drops of Never heard of"));
+    }
+
     @Autowired private Records records;
     @Autowired private JobArchives archives;
 
