@@ -21,6 +21,7 @@ import org.pendrik.app.backup.Restore;
 import org.pendrik.app.security.LoopbackOnly;
 import org.pendrik.app.store.DataFolder;
 import org.pendrik.app.store.DatabaseFile;
+import org.pendrik.app.store.DatabaseTrouble;
 import org.pendrik.app.store.SafeFiles;
 import org.pendrik.app.store.Upgrades;
 import org.pendrik.core.units.InvalidInput;
@@ -158,6 +159,14 @@ public class PendrikApplication {
     }
 
     static String explain(Throwable e) {
+        // it stands beneath an error of the database that would be taken for damage
+        for (Throwable t = e; t != null; t = t.getCause()) {
+            if (t instanceof IOException && DatabaseTrouble.isFull(t)) {
+                return "The disk that holds "
+                        + lastRoot
+                        + " is full. Free some space and start again; nothing was changed.";
+            }
+        }
         for (Throwable t = e; t != null; t = t.getCause()) {
             if (t instanceof PortInUseException p) {
                 return "Port "

@@ -28,11 +28,13 @@ import org.springframework.web.bind.annotation.RestController;
 class ShelfController {
     private final Shelf shelf;
     private final Mixing mixing;
+    private final Recipes recipes;
     private final StepMixes steps;
 
-    ShelfController(Shelf shelf, Mixing mixing, StepMixes steps) {
+    ShelfController(Shelf shelf, Mixing mixing, Recipes recipes, StepMixes steps) {
         this.shelf = shelf;
         this.mixing = mixing;
+        this.recipes = recipes;
         this.steps = steps;
     }
 
@@ -40,7 +42,7 @@ class ShelfController {
     record BottlePut(@Nullable Integer version, Shelf.BottleDraft bottle) {}
 
     /** A recipe, and the version that was seen; null for a new one. */
-    record RecipePut(@Nullable Integer version, Mixing.RecipeDraft recipe) {}
+    record RecipePut(@Nullable Integer version, Recipes.RecipeDraft recipe) {}
 
     /** A table as text. */
     record TableText(String csv) {}
@@ -153,41 +155,41 @@ class ShelfController {
     }
 
     @GetMapping("/recipes")
-    List<Mixing.RecipeView> recipes() {
-        return mixing.recipes();
+    List<Recipes.RecipeView> recipes() {
+        return recipes.all();
     }
 
     @PutMapping("/recipes/{id}")
-    Mixing.RecipeView keep(@PathVariable UUID id, @RequestBody RecipePut put) {
-        return mixing.keep(id, put.version(), put.recipe());
+    Recipes.RecipeView keep(@PathVariable UUID id, @RequestBody RecipePut put) {
+        return recipes.keep(id, put.version(), put.recipe());
     }
 
     /** How a recipe stands now, be it kept or taken away. */
     @GetMapping("/recipes/{id}/standing")
     Shelf.Standing recipeStanding(@PathVariable UUID id) {
-        return mixing.standing(id);
+        return recipes.standing(id);
     }
 
     @DeleteMapping("/recipes/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void forget(@PathVariable UUID id, @RequestParam int version) {
-        mixing.setGone(id, version, true);
+        recipes.setGone(id, version, true);
     }
 
     @PostMapping("/recipes/{id}/back")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remember(@PathVariable UUID id, @RequestParam int version) {
-        mixing.setGone(id, version, false);
+        recipes.setGone(id, version, false);
     }
 
     @PutMapping("/recipes/{id}/cards")
-    Mixing.RecipeView card(@PathVariable UUID id, @RequestBody CardPut card) {
-        return mixing.card(id, card.id(), card.seen());
+    Recipes.RecipeView card(@PathVariable UUID id, @RequestBody CardPut card) {
+        return recipes.card(id, card.id(), card.seen());
     }
 
     @DeleteMapping("/recipes/{id}/cards/{card}")
-    Mixing.RecipeView uncard(@PathVariable UUID id, @PathVariable UUID card) {
-        return mixing.uncard(id, card);
+    Recipes.RecipeView uncard(@PathVariable UUID id, @PathVariable UUID card) {
+        return recipes.uncard(id, card);
     }
 
     /** A recipe for a step; null for the bottle of its material. */

@@ -86,7 +86,7 @@ public class StepMixes {
             List<ShelfMapper.PartRow> parts,
             Map<String, Bottle> all,
             Map<String, Bottle> here) {
-        List<Mixing.Drops> drops = Mixing.drops(r.id(), parts);
+        List<Mixing.Drops> drops = Recipes.drops(r.id(), parts);
         Recipe mix = Mixing.recipe(drops, r.surface(), all);
         int common = 0;
         for (Mixing.Drops d : drops) {
@@ -240,7 +240,7 @@ public class StepMixes {
     private static List<CarriedPart> carriedParts(
             UUID recipe, List<ShelfMapper.PartRow> parts, Map<String, Bottle> all) {
         List<CarriedPart> out = new ArrayList<>();
-        for (Mixing.Drops d : Mixing.drops(recipe, parts)) {
+        for (Mixing.Drops d : Recipes.drops(recipe, parts)) {
             Bottle b = all.get(d.bottle().toString());
             if (b != null) {
                 out.add(new CarriedPart(b.name(), b.maker(), d.drops()));
@@ -279,7 +279,7 @@ public class StepMixes {
                         .filter(
                                 id -> {
                                     Map<UUID, Integer> of = new LinkedHashMap<>();
-                                    Mixing.drops(id, parts)
+                                    Recipes.drops(id, parts)
                                             .forEach(d -> of.put(d.bottle(), d.drops()));
                                     return of.equals(drops);
                                 })

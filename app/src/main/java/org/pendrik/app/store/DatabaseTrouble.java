@@ -72,7 +72,8 @@ public class DatabaseTrouble {
                                 + " stays, look whether the disk is full or gone."));
     }
 
-    private static boolean isFull(Throwable t) {
+    /** Whether a failure says that there is no space left. */
+    public static boolean isFull(Throwable t) {
         String m = String.valueOf(t.getMessage()).toLowerCase(Locale.ROOT);
         return m.contains("no space left") || m.contains("not enough space") || m.contains("quota");
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -444,6 +445,18 @@ public class ShelfApiTest extends AppTest {
         } finally {
             workshop.put("zoneId", zone);
             ok(put("/api/workshop", workshop));
+        }
+    }
+
+    @Test
+    public void aRecipeThatNobodyKeptIsMissedAmongRecipes() {
+        UUID nobody = UUID.randomUUID();
+        for (MvcTestResult r :
+                List.of(
+                        delete("/api/recipes/" + nobody + "?version=1"),
+                        get("/api/recipes/" + nobody + "/standing"))) {
+            String detail = refused(r, 404);
+            assertTrue(detail.contains("the kept recipes on Shelf"), detail);
         }
     }
 }
