@@ -31,12 +31,15 @@ final class Server implements AutoCloseable {
                     "-Djava.awt.headless=true");
 
     /**
-     * Further options of the virtual machine: long runs that start it a thousand times save time by
-     * them.
+     * Further options of the virtual machine. A server of the tests lives for seconds: the quick
+     * compiler saves more than its slower code costs, a third of the processor when the
+     * demonstration is filled.
      */
     private static final List<String> MORE_FLAGS =
             Pattern.compile("\\S+")
-                    .matcher(System.getProperty("e2e.java", ""))
+                    .matcher(
+                            System.getProperty(
+                                    "e2e.java", "-XX:TieredStopAtLevel=1 -XX:+UseSerialGC"))
                     .results()
                     .map(MatchResult::group)
                     .toList();
