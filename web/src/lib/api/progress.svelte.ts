@@ -67,3 +67,6 @@ export const recalling = new Progress();
 
 /** Searching the shelf for a recipe. */
 export const searching = new Progress();
+
+/** Laying plans of other schools beside one another. */
+export const weighing = new Progress();

@@ -1,6 +1,6 @@
 import { keepPreviousData, QueryClient, queryOptions } from '@tanstack/svelte-query';
 import { api, ApiError, must, type Schemas } from './client';
-import { comparing, measuring, recalling } from './progress.svelte';
+import { comparing, measuring, recalling, weighing } from './progress.svelte';
 
 export const queryClient = new QueryClient({
 	defaultOptions: {
@@ -149,7 +149,15 @@ export const makeupQuery = (id: string) =>
 export const alternativesQuery = (id: string, wanted: boolean) =>
 	queryOptions({
 		queryKey: ['job', id, 'alternatives'],
-		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/alternatives', path(id, signal))),
+		queryFn: ({ signal }) =>
+			weighing.ask((task) =>
+				must(
+					api.GET('/api/jobs/{jobId}/alternatives', {
+						params: { path: { jobId: id }, query: { task } },
+						signal
+					})
+				)
+			),
 		enabled: wanted
 	});
 

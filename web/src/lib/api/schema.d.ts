@@ -478,7 +478,7 @@ export interface paths {
         put?: never;
         /**
          * Which other schools are worth a thought for these effects?
-         * @description The plan asked for first, then the front of ready minute, clears, hands-on minutes and risk.
+         * @description The plan asked for first, then the front of ready minute, clears, hands-on minutes and risk. After ten seconds what was found so far comes, with the number of ways that were not tried.
          */
         post: operations["alternatives"];
         delete?: never;
@@ -2084,6 +2084,16 @@ export interface components {
             sentence: string;
             steps: string[];
             title: string;
+        };
+        AlternativesAnswer: {
+            /** Format: int32 */
+            untried: number;
+            ways: components["schemas"]["AlternativePart"][];
+        };
+        AlternativesView: {
+            /** Format: int32 */
+            untried: number;
+            ways: components["schemas"]["AlternativeView"][];
         };
         Amount: {
             /** Format: double */
@@ -5312,7 +5322,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["AlternativePart"][];
+                    "*/*": components["schemas"]["AlternativesAnswer"];
                 };
             };
         };
@@ -5631,7 +5641,9 @@ export interface operations {
     };
     alternatives_1: {
         parameters: {
-            query?: never;
+            query?: {
+                task?: string;
+            };
             header?: never;
             path: {
                 jobId: string;
@@ -5646,7 +5658,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["AlternativeView"][];
+                    "*/*": components["schemas"]["AlternativesView"];
                 };
             };
         };

@@ -64,10 +64,11 @@ class CalcController {
     @Operation(
             summary = "Which other schools are worth a thought for these effects?",
             description =
-                    "The plan asked for first, then the front of ready minute, clears, hands-on minutes and risk.")
+                    "The plan asked for first, then the front of ready minute, clears, hands-on minutes and risk."
+                            + " After ten seconds what was found so far comes, with the number of ways that were not tried.")
     @WorkedExample(name = "four effects on a van, otherwise", body = PlanQuestions.EXAMPLE)
     @PostMapping("/plan/alternatives")
-    List<PlanQuestions.AlternativePart> alternatives(
+    PlanQuestions.AlternativesAnswer alternatives(
             @RequestBody PlanQuestions.PlanQuestion question) {
         return plan.alternatives(question);
     }

@@ -1,11 +1,13 @@
 package org.pendrik.app.calc;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.app.task.Tasks;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.StepId;
@@ -46,6 +48,7 @@ class PlanQuestions {
             }
             """;
     private static final int MOST_EFFECTS = 40;
+    private static final Duration LONGEST = Duration.ofSeconds(10);
 
     private final FilmQuestions film;
     private final Engines engines;
@@ -133,10 +136,18 @@ class PlanQuestions {
         };
     }
 
-    List<AlternativePart> alternatives(PlanQuestion q) {
-        return engines.alternatives().of(request(q), PlanQuestions::end).stream()
-                .map(PlanQuestions::part)
-                .toList();
+    /**
+     * Plans laid beside one another.
+     *
+     * @param untried other ways that were not tried, since the time was up; 0 when all were
+     */
+    record AlternativesAnswer(List<AlternativePart> ways, int untried) {}
+
+    AlternativesAnswer alternatives(PlanQuestion q) {
+        Alternatives.Answer found =
+                engines.alternatives().of(request(q), PlanQuestions::end, Tasks.atMost(LONGEST));
+        return new AlternativesAnswer(
+                found.ways().stream().map(PlanQuestions::part).toList(), found.untried());
     }
 
     private static long end(FilmCase c) {

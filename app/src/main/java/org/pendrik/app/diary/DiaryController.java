@@ -2,10 +2,14 @@ package org.pendrik.app.diary;
 
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.task.Tasks;
+import org.pendrik.core.plan.Alternatives;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -13,8 +17,10 @@ class DiaryController {
     private final Diaries diaries;
     private final Plans plans;
     private final Engines engines;
+    private final Tasks tasks;
 
-    DiaryController(Diaries diaries, Plans plans, Engines engines) {
+    DiaryController(Diaries diaries, Plans plans, Engines engines, Tasks tasks) {
+        this.tasks = tasks;
         this.diaries = diaries;
         this.plans = plans;
         this.engines = engines;
@@ -25,10 +31,24 @@ class DiaryController {
         return diaries.of(jobId);
     }
 
+    /**
+     * Plans laid beside one another.
+     *
+     * @param untried other ways that were not tried, since the time was up; 0 when all were
+     */
+    record AlternativesView(List<AlternativeView> ways, int untried) {}
+
     @GetMapping("/api/jobs/{jobId}/alternatives")
-    List<AlternativeView> alternatives(@PathVariable UUID jobId) {
-        return engines.alternatives().of(plans.request(jobId), diaries::readyMinute).stream()
-                .map(AlternativeView::of)
-                .toList();
+    AlternativesView alternatives(@PathVariable UUID jobId, @RequestParam @Nullable UUID task) {
+        return tasks.run(
+                task,
+                watch -> {
+                    Alternatives.Answer found =
+                            engines.alternatives()
+                                    .of(plans.request(jobId), diaries::readyMinute, watch);
+                    return new AlternativesView(
+                            found.ways().stream().map(AlternativeView::of).toList(),
+                            found.untried());
+                });
     }
 }

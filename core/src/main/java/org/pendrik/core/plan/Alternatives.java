@@ -12,6 +12,7 @@ import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.units.Watch;
 import org.pendrik.core.units.Words;
 
 /**
@@ -27,6 +28,9 @@ import org.pendrik.core.units.Words;
 public final class Alternatives {
     /** Pairs are tried among this many of the best single changes. */
     private static final int PAIRED = 3;
+
+    /** Of the whole work, single changes are about this share. */
+    private static final double SINGLES_SHARE = 0.9;
 
     /**
      * Many plans are laid beside one another: each is searched less widely than one that is kept.
@@ -71,14 +75,49 @@ public final class Alternatives {
             String sentence) {}
 
     /**
-     * The plan asked for first, then the front, earliest first; empty when the plan asked for
-     * cannot be made and no other can either.
+     * What was found.
      *
-     * @param ready when a plan is ready: by drying alone, or as somebody's diary has it
+     * @param ways the plan asked for first, then the front, earliest first; empty when the plan
+     *     asked for cannot be made and no other can either
+     * @param untried ways that were left when the time was up; the front may lack some of them
      */
-    public List<Alternative> of(PlanRequest request, ToLongFunction<FilmCase> ready) {
-        Optional<Alternative> base = compiled(request, Map.of(), ready);
-        List<Alternative> all = new ArrayList<>();
+    public record Answer(List<Alternative> ways, int untried) {
+        public Answer {
+            ways = List.copyOf(ways);
+        }
+    }
+
+    /** Plans of the answers that were tried, until the time was up. */
+    private final class Trial {
+        private final PlanRequest request;
+        private final ToLongFunction<FilmCase> ready;
+        private final Watch watch;
+        private final List<Alternative> made = new ArrayList<>();
+        private int untried;
+
+        Trial(PlanRequest request, ToLongFunction<FilmCase> ready, Watch watch) {
+            this.request = request;
+            this.ready = ready;
+            this.watch = watch;
+        }
+
+        /** Tries each of them, unless the time was up before. */
+        void all(List<Map<String, String>> changes, double from, double until) {
+            for (int i = 0; i < changes.size(); i++) {
+                try {
+                    watch.at("other ways", from + (until - from) * i / changes.size());
+                } catch (Watch.TimeUp e) {
+                    untried += changes.size() - i;
+                    return;
+                }
+                compiled(request, changes.get(i), ready).ifPresent(made::add);
+            }
+        }
+    }
+
+    /** Each question answered otherwise, one at a time. */
+    private static List<Map<String, String>> singles(PlanRequest request) {
+        List<Map<String, String>> out = new ArrayList<>();
         for (Schools.Question q : Schools.all()) {
             if (q.key().equals("ends")) {
                 // what is wanted, not how it is done
@@ -86,25 +125,46 @@ public final class Alternatives {
             }
             for (Schools.Answer a : q.answers()) {
                 if (!a.key().equals(request.schools().of(q.key()))) {
-                    compiled(request, Map.of(q.key(), a.key()), ready).ifPresent(all::add);
+                    out.add(Map.of(q.key(), a.key()));
                 }
             }
         }
-        all.removeIf(a -> base.filter(b -> isSame(a, b)).isPresent());
+        return out;
+    }
+
+    /** The quickest of them, two at a time. */
+    private static List<Map<String, String>> pairs(List<Alternative> all) {
         List<Alternative> quickest =
                 all.stream()
                         .sorted(Comparator.comparingLong(Alternative::readyMinute))
                         .limit(PAIRED)
                         .toList();
+        List<Map<String, String>> out = new ArrayList<>();
         for (int i = 0; i < quickest.size(); i++) {
             for (int j = i + 1; j < quickest.size(); j++) {
                 Map<String, String> both = new LinkedHashMap<>(quickest.get(i).changed());
                 quickest.get(j).changed().forEach(both::putIfAbsent);
                 if (both.size() > 1) {
-                    compiled(request, both, ready).ifPresent(all::add);
+                    out.add(both);
                 }
             }
         }
+        return out;
+    }
+
+    /**
+     * Compiles the plan asked for and those of other answers.
+     *
+     * @param ready when a plan is ready: by drying alone, or as somebody's diary has it
+     * @param watch asked before each of them
+     */
+    public Answer of(PlanRequest request, ToLongFunction<FilmCase> ready, Watch watch) {
+        Optional<Alternative> base = compiled(request, Map.of(), ready);
+        Trial trial = new Trial(request, ready, watch);
+        trial.all(singles(request), 0, SINGLES_SHARE);
+        List<Alternative> all = trial.made;
+        all.removeIf(a -> base.filter(b -> isSame(a, b)).isPresent());
+        trial.all(pairs(all), SINGLES_SHARE, 1);
         List<Alternative> out = new ArrayList<>();
         base.ifPresent(out::add);
         all.sort(
@@ -121,7 +181,7 @@ public final class Alternatives {
         }
         kept.sort(Comparator.comparingLong(Alternative::readyMinute));
         kept.forEach(a -> out.add(base.map(b -> said(a, b)).orElse(a)));
-        return List.copyOf(out);
+        return new Answer(out, trial.untried);
     }
 
     private Optional<Alternative> compiled(

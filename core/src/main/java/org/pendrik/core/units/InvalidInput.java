@@ -20,7 +20,7 @@ public final class InvalidInput extends IllegalArgumentException {
      * @param remedy what helps, a full sentence
      */
     public InvalidInput(String field, String value, String rule, String remedy) {
-        super(field + " (" + value + ") " + rule + ". " + remedy);
+        super(field + " (" + value + ") " + rule + (rule.endsWith(".") ? " " : ". ") + remedy);
         this.field = field;
         this.value = value;
         this.rule = rule;

@@ -2,11 +2,14 @@ package org.pendrik.core.plan;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
@@ -14,6 +17,7 @@ import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
+import org.pendrik.core.units.Watch;
 import org.testng.annotations.Test;
 
 public class AlternativesTest {
@@ -46,7 +50,7 @@ public class AlternativesTest {
     }
 
     private static List<Alternatives.Alternative> of(PlanRequest r) {
-        return new Alternatives(CATALOGUE, 200).of(r, AlternativesTest::end);
+        return new Alternatives(CATALOGUE, 200).of(r, AlternativesTest::end, Watch.NOBODY).ways();
     }
 
     private static final PlanRequest RUSTY =
@@ -90,6 +94,38 @@ public class AlternativesTest {
             PlanRequest asked = RUSTY.with(a.schools());
             assertEquals(String.join("; ", new PlanAudit(CATALOGUE).faults(asked, a.plan())), "");
         }
+    }
+
+    /** When the time is up, what was tried until then comes, and what was not is counted. */
+    @Test
+    public void whenTheTimeIsUpTheRestIsCounted() {
+        AtomicInteger asked = new AtomicInteger();
+        Watch three =
+                (what, share) -> {
+                    assertTrue(share >= 0 && share <= 1, "share " + share);
+                    if (asked.incrementAndGet() > 3) {
+                        throw new Watch.TimeUp(what);
+                    }
+                };
+        Alternatives alternatives = new Alternatives(CATALOGUE, 200);
+        Alternatives.Answer some = alternatives.of(RUSTY, AlternativesTest::end, three);
+        assertTrue(some.untried() > 10, some.untried() + " left");
+        assertEquals(some.ways().getFirst().changed().size(), 0);
+        List<String> whole = of(RUSTY).stream().map(a -> a.changed().toString()).toList();
+        assertTrue(some.ways().size() <= whole.size());
+        assertEquals(alternatives.of(RUSTY, AlternativesTest::end, Watch.NOBODY).untried(), 0);
+    }
+
+    /** Whoever does not wait any more gets nothing, at once. */
+    @Test
+    public void whoLeavesIsNotAnswered() {
+        Watch gone =
+                (what, share) -> {
+                    throw new CancellationException(what);
+                };
+        expectThrows(
+                CancellationException.class,
+                () -> new Alternatives(CATALOGUE, 200).of(RUSTY, AlternativesTest::end, gone));
     }
 
     @Test
