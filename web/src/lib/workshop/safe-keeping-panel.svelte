@@ -3,6 +3,7 @@
 	import { Now } from '$lib/time/now.svelte';
 	import { when } from '$lib/time/time';
 	import SaveButton from '$lib/paper/save-button.svelte';
+	import { Keys } from '$lib/keys/keys.svelte';
 	import Button from '$lib/ui/button.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
@@ -12,6 +13,11 @@
 	const keeping = new SafeKeeping(Desk.get());
 	const backups = createQuery(() => backupsQuery());
 	const now = new Now(60_000);
+
+	Keys.use('Workshop', () => [
+		{ key: 'b', label: 'Make a backup now', run: () => void keeping.make() },
+		{ key: 'l', label: 'Look through the photographs', run: () => void keeping.check() }
+	]);
 
 	const size = (bytes: number) =>
 		bytes < 1_000_000 ? `${Math.ceil(bytes / 1000)} KB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
@@ -33,7 +39,7 @@
 			and then.
 		</p>
 		<Button disabled={keeping.running !== ''} onclick={() => void keeping.make()}
-			>Make a backup now</Button
+			>Make a backup now <span class="tag" aria-hidden="true">b</span></Button
 		>
 		<ul class="mt-3" aria-label="Backups that are kept">
 			{#each backups.data ?? [] as b (b.name)}
@@ -85,7 +91,7 @@
 			the same file in again, under Study or Compare.
 		</p>
 		<Button disabled={keeping.running !== ''} onclick={() => void keeping.check()}
-			>Look through the photographs</Button
+			>Look through the photographs <span class="tag" aria-hidden="true">l</span></Button
 		>
 		{#if keeping.broken}
 			{#if keeping.broken.length === 0}
