@@ -175,4 +175,29 @@ public class StorageTest {
             assertEquals(server.get("/api/jobs"), "[]");
         }
     }
+
+    /** A killed program leaves its address behind, and another workshop may answer there by now. */
+    @Test
+    public void aBackupIsOfItsOwnWorkshopWhoeverAnswersAtItsAddress()
+            throws IOException, InterruptedException {
+        Path script = Path.of("..", "pendrik").toAbsolutePath().normalize();
+        Path killed = Server.freshFolder();
+        Path archive = Server.freshFolder().resolve("own.zip");
+        int port;
+        try (Server server = Server.start(killed)) {
+            port = server.port();
+            server.send("PUT", "/api/jobs/" + UUID.randomUUID(), Writers.draft("Its own"));
+            server.kill();
+        }
+        try (Server other = Server.start(Server.freshFolder(), "--server.port=" + port)) {
+            other.send("PUT", "/api/jobs/" + UUID.randomUUID(), Writers.draft("Of another"));
+            command(script, killed, "backup", archive.toString());
+        }
+        Path fresh = Server.freshFolder();
+        command(script, fresh, "restore", archive.toString());
+        try (Server restored = Server.start(fresh)) {
+            String jobs = restored.get("/api/jobs");
+            assertTrue(jobs.contains("Its own") && !jobs.contains("Of another"), jobs);
+        }
+    }
 }

@@ -12,6 +12,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
+import org.h2.api.ErrorCode;
 import org.pendrik.app.store.DataFolder;
 import org.pendrik.app.store.DatabaseFile;
 import org.pendrik.app.store.SafeFiles;
@@ -44,19 +45,29 @@ public final class BackupCommand {
             if (!Files.exists(DatabaseFile.in(root))) {
                 throw new DataFolder.Unusable("There is no workshop in " + root + ".", null);
             }
-            if (Files.exists(root.resolve(ADDRESS)) && byTheProgram(root, target)) {
+            try {
+                String said = offline(root, target, clock);
+                DatabaseFile.closed(root);
+                return said;
+            } catch (SQLException e) {
+                // only the lock tells that a program has this workshop open: an address that a
+                // killed one
+                // left behind may be that of another workshop by now
+                if (!isOpenElsewhere(e)) {
+                    throw new IllegalStateException(e);
+                }
+                byTheProgram(root, target);
                 return "The workshop is backed up to " + target + " by the program that runs.";
             }
-            String said = offline(root, target, clock);
-            DatabaseFile.closed(root);
-            return said;
         } catch (IOException e) {
             throw new DataFolder.Unusable(
                     "The backup could not be written to " + target + ": " + e.getMessage() + ".",
                     e);
-        } catch (SQLException e) {
-            throw new IllegalStateException(e);
         }
+    }
+
+    private static boolean isOpenElsewhere(SQLException e) {
+        return e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1;
     }
 
     private static String offline(Path root, Path target, Clock clock)
@@ -64,8 +75,14 @@ public final class BackupCommand {
         try (Connection c = DatabaseFile.open(root)) {
             Manifest m = Archive.write(c, root, target, clock.instant());
             Path scratch = Files.createTempDirectory("pendrik-verify");
-            Archive.unpack(target, scratch);
-            SafeFiles.deleteAll(scratch);
+            try {
+                Archive.unpack(target, scratch);
+            } catch (RuntimeException e) {
+                Files.delete(target);
+                throw e;
+            } finally {
+                SafeFiles.deleteAll(scratch);
+            }
             return "The workshop is backed up to "
                     + target
                     + " and verified: "
@@ -76,11 +93,14 @@ public final class BackupCommand {
         }
     }
 
-    private static boolean byTheProgram(Path root, Path target) throws IOException {
-        String address = Files.readString(root.resolve(ADDRESS)).strip();
+    private static void byTheProgram(Path root, Path target) throws IOException {
+        Path note = root.resolve(ADDRESS);
+        String address = Files.exists(note) ? Files.readString(note).strip() : "";
         if (!address.matches("http://127\\.0\\.0\\.1:\\d+")) {
-            return false;
+            throw new IOException(
+                    "a program has the workshop open and has not said where it answers");
         }
+        Path draft = Files.createTempFile(target.toAbsolutePath().getParent(), "pendrik", ".part");
         try (HttpClient client =
                 HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build()) {
             HttpResponse<String> made =
@@ -89,23 +109,27 @@ public final class BackupCommand {
                                     .POST(HttpRequest.BodyPublishers.noBody())
                                     .build(),
                             HttpResponse.BodyHandlers.ofString());
-            if (made.statusCode() != 200) {
-                throw new IOException(made.body());
-            }
+            requireOk(made.statusCode(), made.body());
             String name =
                     JsonMapper.builder().build().readTree(made.body()).path("name").asString();
-            Path draft = Files.createTempFile(target.toAbsolutePath().getParent(), "pendrik", null);
-            client.send(
-                    HttpRequest.newBuilder(URI.create(address + "/api/backups/" + name)).build(),
-                    HttpResponse.BodyHandlers.ofFile(draft));
+            HttpResponse<Path> file =
+                    client.send(
+                            HttpRequest.newBuilder(URI.create(address + "/api/backups/" + name))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofFile(draft));
+            requireOk(file.statusCode(), address + "/api/backups/" + name);
             Files.move(draft, target, StandardCopyOption.REPLACE_EXISTING);
-            return true;
-        } catch (java.net.ConnectException e) {
-            // it was killed and left its address behind
-            return false;
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IOException("interrupted", e);
+        } finally {
+            Files.deleteIfExists(draft);
+        }
+    }
+
+    private static void requireOk(int status, String said) throws IOException {
+        if (status != 200) {
+            throw new IOException("the program that runs answers " + status + ": " + said);
         }
     }
 
@@ -136,7 +160,7 @@ public final class BackupCommand {
         try (Connection c = DatabaseFile.open(root)) {
             c.isValid(1);
         } catch (SQLException e) {
-            if (String.valueOf(e.getMessage()).contains("may be already in use")) {
+            if (isOpenElsewhere(e)) {
                 throw new DataFolder.Unusable(
                         "A program has the workshop in " + root + " open. Stop it first.", e);
             }
