@@ -29,9 +29,9 @@
 					here holds all the same; fewer effects are looked through to the end.
 				</p>
 			{/if}
-			{#if list.length === 0}
+			{#if list.length === 0 && untried === 0}
 				<p class="text-soft">These effects cannot be made in any school. Leave one of them out.</p>
-			{:else if list.length === 1}
+			{:else if list.length === 1 && untried === 0}
 				<p class="text-soft">
 					No other school is better in anything: not sooner, not with fewer clears, less work or
 					fewer moments to watch.
