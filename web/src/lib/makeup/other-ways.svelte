@@ -9,6 +9,7 @@
 	import { Now } from '$lib/time/now.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
 	import type { PlanDesk } from './plan-desk.svelte';
+	import { saidOfWays } from './ways';
 
 	/** The same effects in other schools, beside the plan as it is asked for. */
 	let { jobId, desk, busy }: { jobId: string; desk: PlanDesk; busy: boolean } = $props();
@@ -23,19 +24,9 @@
 {:else}
 	<Loaded query={ways}>
 		{#snippet children({ ways: list, untried })}
-			{#if untried > 0}
-				<p class="text-soft">
-					The time was up: {untried} other {untried === 1 ? 'way was' : 'ways were'} not tried. What stands
-					here holds all the same; fewer effects are looked through to the end.
-				</p>
-			{/if}
-			{#if list.length === 0 && untried === 0}
-				<p class="text-soft">These effects cannot be made in any school. Leave one of them out.</p>
-			{:else if list.length === 1 && untried === 0}
-				<p class="text-soft">
-					No other school is better in anything: not sooner, not with fewer clears, less work or
-					fewer moments to watch.
-				</p>
+			{@const said = saidOfWays(list.length, untried)}
+			{#if said}
+				<p class="text-soft">{said}</p>
 			{/if}
 			<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 			<ol

@@ -45,7 +45,14 @@ export class SafeKeeping {
 
 	check(): Promise<void> {
 		return this.#run('Reading every photograph', async () => {
-			this.broken = await must(api.GET('/api/photographs/check'));
+			const broken = await must(api.GET('/api/photographs/check'));
+			this.broken = broken;
+			if (broken.length === 0) this.desk.say('Every photograph is as it was put in', 'saved');
+			else
+				this.desk.say(
+					`${broken.length} of the photographs ${broken.length === 1 ? 'is' : 'are'} damaged or gone`,
+					'failed'
+				);
 		});
 	}
 

@@ -39,6 +39,18 @@ test('one that could not be made is said where it was asked for', async () => {
 	expect(desk.toasts).toEqual([]);
 });
 
+test('what the look through the photographs found is also said where the eye is', async () => {
+	answer('GET', () => stored([]));
+	await keeping.check();
+	expect(keeping.broken).toEqual([]);
+	answer('GET', () => stored([{ id: 'a', missing: true, caption: '', jobName: 'Kiln house' }]));
+	await keeping.check();
+	expect(keeping.broken).toHaveLength(1);
+	expect(desk.toasts.map((t) => [t.kind, t.text])).toEqual([
+		['failed', '1 of the photographs is damaged or gone']
+	]);
+});
+
 test('nothing is put back before somebody says yes', async () => {
 	const post = answer('POST', () => stored({}));
 	await keeping.restore();

@@ -5,6 +5,8 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
+import java.net.URLEncoder;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,15 +15,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** What the disk does to the workshop: archives, damaged files, odd folders, no space. */
 public class StorageTest {
     private static final Pattern JOB = Pattern.compile("\\{\"job\":\\{\"id\":\"([-0-9a-f]{36})\"");
+    private static final Pattern STEP = Pattern.compile("\\{\"id\":\"([^\"]+)\",\"technique\":");
+    private static final Pattern PHOTOGRAPH =
+            Pattern.compile("\\{\"id\":\"([-0-9a-f]{36})\",\"jobId\":");
 
     /** So that what is reckoned from now is the same. */
     private static final String STANDS = "--pendrik.clock-stands=true";
@@ -33,33 +38,64 @@ public class StorageTest {
                 List.of(
                         "jobs",
                         "overview",
+                        "today",
                         "shelf",
+                        "shelf/table.csv",
+                        "shelf/palette.gpl",
+                        "catalogue",
                         "recipes",
                         "workshop",
                         "schools",
                         "priors",
                         "shopping")) {
-            out.put(path, server.get("/api/" + path));
+            out.put(path, whole(server, path));
         }
-        Matcher m = JOB.matcher(server.get("/api/jobs"));
-        while (m.find()) {
+        for (String job : found(JOB, out.get("jobs"))) {
             for (String view :
                     List.of(
                             "",
                             "/study",
-                            "/makeup",
-                            "/photographs",
                             "/sides",
-                            "/bench",
                             "/artworks",
+                            "/makeup",
+                            "/diary",
+                            "/bench",
+                            "/photographs",
+                            "/compare",
+                            "/compare/history",
                             "/record")) {
-                String path = "jobs/" + m.group(1) + view;
-                out.put(
-                        path,
-                        server.get("/api/" + path).replaceAll("\"writtenAt\":\"[^\"]*\"", ""));
+                String path = "jobs/" + job + view;
+                out.put(path, whole(server, path).replaceAll("\"writtenAt\":\"[^\"]*\"", ""));
+            }
+            for (String step : found(STEP, out.get("jobs/" + job + "/makeup"))) {
+                String path =
+                        "jobs/"
+                                + job
+                                + "/steps/"
+                                + URLEncoder.encode(step, StandardCharsets.UTF_8)
+                                + "/mix";
+                out.put(path, whole(server, path));
+            }
+            for (String photograph : found(PHOTOGRAPH, out.get("jobs/" + job + "/photographs"))) {
+                String path = "photographs/" + photograph + "/picture";
+                out.put(path, whole(server, path));
             }
         }
         return out;
+    }
+
+    private static String whole(Server server, String path) {
+        try {
+            HttpResponse<String> answer = server.send("GET", "/api/" + path, "");
+            assertEquals(answer.statusCode(), 200, path + ": " + answer.body());
+            return answer.body();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static List<String> found(Pattern id, @Nullable String body) {
+        return id.matcher(String.valueOf(body)).results().map(m -> m.group(1)).distinct().toList();
     }
 
     /** Where two long texts part, and not the whole of them. */
@@ -98,7 +134,7 @@ public class StorageTest {
         try (Server demo = Server.demo(STANDS)) {
             command(script, demo.data(), "backup", archive.toString());
             before = views(demo);
-            assertTrue(before.size() > 30, before.keySet().toString());
+            assertTrue(before.size() > 80, before.keySet().toString());
         }
         Path used = Server.freshFolder();
         try (Server other = Server.start(used)) {

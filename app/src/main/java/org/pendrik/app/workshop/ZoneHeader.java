@@ -5,9 +5,8 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.time.ZoneId;
 import java.util.concurrent.atomic.AtomicReference;
-import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -17,20 +16,26 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * the clock on that wall has them, also on a tablet that thinks itself elsewhere.
  */
 @Component
-class ZoneHeader extends OncePerRequestFilter implements SmartInitializingSingleton {
+class ZoneHeader extends OncePerRequestFilter {
     private static final String NAME = "Pendrik-Zone";
 
     private final Workshops workshops;
-    private final AtomicReference<String> zone =
-            new AtomicReference<>(ZoneId.systemDefault().getId());
+
+    /** Null before the first answer. */
+    private final AtomicReference<@Nullable String> zone = new AtomicReference<>();
 
     ZoneHeader(Workshops workshops) {
         this.workshops = workshops;
     }
 
-    @Override
-    public void afterSingletonsInstantiated() {
-        zone.set(workshops.current().zoneId());
+    private String zone() {
+        String known = zone.get();
+        if (known != null) {
+            return known;
+        }
+        String read = workshops.current().zoneId();
+        // what was changed since then has come by its event and stays
+        return zone.compareAndSet(null, read) ? read : zone();
     }
 
     /** A changed zone counts as soon as it is stored, not before. */
@@ -44,7 +49,7 @@ class ZoneHeader extends OncePerRequestFilter implements SmartInitializingSingle
             HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         if (request.getRequestURI().startsWith("/api/")) {
-            response.setHeader(NAME, zone.get());
+            response.setHeader(NAME, zone());
         }
         chain.doFilter(request, response);
     }
