@@ -14,7 +14,7 @@
 		rule: 'must' | 'not' | 'may';
 		onrule: (rule: 'must' | 'not' | 'may') => void;
 		onadd: () => void;
-		onsave: (draft: BottleView['bottle']) => void;
+		onsave: (draft: BottleView['bottle']) => Promise<boolean>;
 		ontake: () => void;
 	};
 
@@ -55,7 +55,7 @@
 			event.preventDefault();
 			problem = '';
 			try {
-				onsave({
+				void onsave({
 					...b,
 					amountMl: numberIn('Left', amount),
 					dropMl: numberIn('A drop', drop),

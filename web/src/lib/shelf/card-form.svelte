@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
+	import { number } from '$lib/ui/number';
 
 	/** How a mix came out on a test card, as differences from what was predicted. */
 	type Props = { predicted: Schemas['Lab']; onseen: (seen: Schemas['Lab']) => void };
@@ -11,7 +12,6 @@
 	let dl = $state('0');
 	let da = $state('0');
 	let db = $state('0');
-	const number = (t: string) => (t.trim() === '' ? Number.NaN : Number(t.replace(',', '.')));
 	const seen = $derived({
 		l: predicted.l + number(dl),
 		a: predicted.a + number(da),

@@ -70,6 +70,18 @@ export class MixingTable {
 		await this.look();
 	}
 
+	/** Leaves out what no longer stands on the shelf, from the cup and from the rules of a search. */
+	async keepTo(standing: ReadonlySet<string>): Promise<void> {
+		const stands = (bottle: string) => standing.has(bottle);
+		if (!this.drops.every((d) => stands(d.bottle))) {
+			this.drops = this.drops.filter((d) => stands(d.bottle));
+			this.choose(0);
+		}
+		this.limits.must = this.limits.must.filter(stands);
+		this.limits.not = this.limits.not.filter(stands);
+		await this.look();
+	}
+
 	async aim(target: Lab | undefined): Promise<void> {
 		this.target = target;
 		this.found = undefined;

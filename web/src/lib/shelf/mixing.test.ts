@@ -15,6 +15,22 @@ describe('the mixing table', () => {
 		);
 	});
 
+	test('a bottle that went off the shelf is out of the cup and of the rules', async () => {
+		answer<Body>('POST', ({ body }) => stored({ drops: body.drops.length }));
+		const table = new MixingTable();
+		await table.add('white', 2);
+		await table.add('black', 1);
+		table.rule('black', 'must');
+		table.rule('white', 'not');
+		await table.keepTo(new Set(['white']));
+		expect(table.drops).toEqual([{ bottle: 'white', drops: 2 }]);
+		expect(table.chosen).toBe(0);
+		expect(table.limits.must).toEqual([]);
+		expect(table.limits.not).toEqual(['white']);
+		await table.keepTo(new Set());
+		expect(table.view).toBeUndefined();
+	});
+
 	test('drops are added, taken, and a bottle without drops leaves the cup', async () => {
 		const cups: unknown[] = [];
 		answer<Body>('POST', ({ body }) => {

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import Button from '$lib/ui/button.svelte';
+	import { number } from '$lib/ui/number';
 	import type { Schemas } from '$lib/api/client';
 	import ColourFields from './colour-fields.svelte';
 	import type { BottleView } from './shelf';
@@ -33,7 +34,6 @@
 		'dry powder',
 		'cleaner'
 	];
-	const number = (t: string) => (t.trim() === '' ? Number.NaN : Number(t.replace(',', '.')));
 	const colour = $derived({ l: number(l), a: number(a), b: number(b) });
 	const some = $derived([l, a, b].some((t) => t.trim() !== ''));
 	const still = $derived(

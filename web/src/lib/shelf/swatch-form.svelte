@@ -1,11 +1,17 @@
 <script lang="ts">
+	import { said } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
+	import { numberIn } from '$lib/ui/number';
 	import ColourFields from './colour-fields.svelte';
 	import type { BottleView } from './shelf';
 
 	/** Swatches beside the hiding coat: over black and white, and let down with white. */
 	type Swatch = NonNullable<BottleView['bottle']['swatches']>[number];
-	type Props = { name: string; swatches: Swatch[]; onsave: (swatches: Swatch[]) => void };
+	type Props = {
+		name: string;
+		swatches: Swatch[];
+		onsave: (swatches: Swatch[]) => Promise<boolean>;
+	};
 
 	let { name, swatches, onsave }: Props = $props();
 
@@ -22,7 +28,7 @@
 	let l = $state('');
 	let a = $state('');
 	let b = $state('');
-	const number = (t: string) => Number(t.replace(',', '.'));
+	let problem = $state('');
 	const told = (s: Swatch) =>
 		s.ground === 'LET_DOWN'
 			? `${+(s.share * 100).toFixed(2)} % in white`
@@ -31,19 +37,27 @@
 				: 'over white';
 	const half = $derived(has('BLACK') !== has('WHITE'));
 
-	function add(event: SubmitEvent) {
+	const typed = (): Swatch => ({
+		ground: kind,
+		share: kind === 'LET_DOWN' ? numberIn('Share of the paint', share) / 100 : 1,
+		seen: { l: numberIn('L*', l), a: numberIn('a*', a), b: numberIn('b*', b) }
+	});
+
+	/** What was typed stays until it is stored. */
+	async function add(event: SubmitEvent) {
 		event.preventDefault();
-		if (![l, a, b].every((t) => t.trim())) return;
-		const fresh: Swatch = {
-			ground: kind,
-			share: kind === 'LET_DOWN' ? number(share) / 100 : 1,
-			seen: { l: number(l), a: number(a), b: number(b) }
-		};
+		problem = '';
+		let fresh: Swatch;
+		try {
+			fresh = typed();
+		} catch (error) {
+			problem = said(error);
+			return;
+		}
 		const others = swatches.filter(
 			(s) => s.ground !== kind || (kind === 'LET_DOWN' && s.share !== fresh.share)
 		);
-		onsave([...others, fresh]);
-		l = a = b = '';
+		if (await onsave([...others, fresh])) l = a = b = '';
 	}
 </script>
 
@@ -67,7 +81,7 @@
 					<Button
 						look="bare"
 						aria-label="Leave out the swatch {told(s)} of {name}"
-						onclick={() => onsave(swatches.filter((o) => o !== s))}>Leave out</Button
+						onclick={() => void onsave(swatches.filter((o) => o !== s))}>Leave out</Button
 					>
 				</li>
 			{/each}
@@ -76,7 +90,7 @@
 	{#if half}<p class="border-l-4 border-ink pl-3">
 			One ground alone tells nothing: add the coat over the other.
 		</p>{/if}
-	<form class="mt-1 flex flex-wrap items-end gap-2" onsubmit={add}>
+	<form class="mt-1 flex flex-wrap items-end gap-2" onsubmit={(event) => void add(event)}>
 		<label class="flex flex-col"
 			><span class="tag">Swatch</span><select bind:value={kind}>
 				{#each KINDS as [key, label] (key)}<option value={key}>{label}</option>{/each}
@@ -91,5 +105,6 @@
 			>{/if}
 		<ColourFields bind:l bind:a bind:b />
 		<Button type="submit">Keep swatch</Button>
+		{#if problem}<p role="alert" class="basis-full border-l-4 border-ink pl-3">{problem}</p>{/if}
 	</form>
 </details>

@@ -2,7 +2,7 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import type { Schemas } from '$lib/api/client';
-	import { recipesQuery, shelfQuery } from '$lib/api/queries';
+	import { queryClient, recipesQuery, shelfQuery } from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import SaveButton from '$lib/paper/save-button.svelte';
 	import BottleCard from '$lib/shelf/bottle-card.svelte';
@@ -46,7 +46,10 @@
 	const bottles = $derived(shelf.data?.bottles ?? []);
 	const nameOf = (id: string) =>
 		bottles.find((b) => b.id === id)?.bottle.name ?? 'a bottle that is gone';
-	const edits = new ShelfDesk(desk, forJob, () => table.look());
+	const edits = new ShelfDesk(desk, forJob, async () => {
+		const now = await queryClient.ensureQueryData(shelfQuery());
+		await table.keepTo(new Set(now.bottles.map((b) => b.id)));
+	});
 
 	Keys.use('Shelf', () => [
 		{ key: 'ArrowDown', label: 'Next bottle in the cup', run: () => table.choose(1) },
@@ -127,7 +130,7 @@
 							rule={table.ruleOf(b.id)}
 							onrule={(rule) => table.rule(b.id, rule)}
 							onadd={() => void table.add(b.id, 1)}
-							onsave={(draft) => void edits.save(b, draft)}
+							onsave={(draft) => edits.save(b, draft)}
 							ontake={() => takeAway(b)}
 						/>
 					{/each}

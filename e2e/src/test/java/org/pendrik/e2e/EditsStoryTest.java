@@ -179,7 +179,7 @@ public class EditsStoryTest extends BrowserTest {
         Locator kept = page.getByLabel("Backups that are kept").getByRole(AriaRole.LISTITEM);
         assertThat(kept).hasCount(1);
         button(page, "Look through the photographs").click();
-        assertThat(page.getByText("Every photograph is as it was put in")).isVisible();
+        assertThat(page.getByText("Every photograph is as it was put in").first()).isVisible();
         assertEquals(
                 server.send(
                                 "PUT",

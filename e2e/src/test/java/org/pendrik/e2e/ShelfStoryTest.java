@@ -178,6 +178,85 @@ public class ShelfStoryTest extends BrowserTest {
         card.getByLabel("b* blue–yellow").press("Enter");
     }
 
+    /** A card teaches a bottle that is away; what came before both is still reached. */
+    @Test
+    public void recipesCardsAndBottlesAreTakenBackInTurn() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/shelf?l=44&a=12&b=18"));
+        assertThat(page.getByText("North light")).isVisible();
+        page.keyboard().press("f");
+        assertThat(cup(page).first())
+                .isVisible(
+                        new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                                .setTimeout(30_000));
+        page.keyboard().press("r");
+        page.getByLabel("Name it for what it is for").fill("kiln brick");
+        page.keyboard().press("Enter");
+        Locator kept =
+                page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Kept recipes"))
+                        .getByRole(AriaRole.LISTITEM)
+                        .filter(text("kiln brick"));
+        assertThat(kept).hasCount(1);
+        kept.getByText("Take away").click();
+        assertThat(kept).hasCount(0);
+        page.keyboard().press("u");
+        assertThat(kept).hasCount(1);
+        String bottle = cup(page).first().locator("strong").innerText();
+        page.locator("button[aria-label^='" + bottle + "']").click();
+        button(page, "Take off the shelf").click();
+        assertThat(page.getByText(bottle + " is off the shelf")).isVisible();
+        kept.getByText("It came out otherwise").click();
+        page.getByLabel("ΔL lighter +").fill("2");
+        button(page, "Teach the bottles").click();
+        assertThat(kept).containsText("Card: came out");
+        page.keyboard().press("u");
+        assertThat(kept).not().containsText("Card: came out");
+        page.keyboard().press("u");
+        assertThat(page.getByText("Taken back: " + bottle + " is off the shelf")).isVisible();
+        page.keyboard().press("u");
+        assertThat(kept).hasCount(0);
+        assertEquals(browser.errors(), java.util.List.of());
+    }
+
+    @Test
+    public void anEmptiedFieldIsNoZero() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/shelf"));
+        page.getByLabel("sleeper brown").click();
+        Locator card =
+                page.getByRole(
+                        AriaRole.REGION, new Page.GetByRoleOptions().setName("sleeper brown"));
+        String before = server.get("/api/shelf");
+        card.getByLabel("Left, ml").fill("");
+        card.getByLabel("Left, ml").press("Enter");
+        assertThat(card.getByRole(AriaRole.ALERT)).containsText("Left");
+        assertEquals(server.get("/api/shelf"), before);
+        card.getByLabel("Left, ml").fill("7,5");
+        card.getByLabel("Left, ml").press("Enter");
+        assertThat(page.getByText("sleeper brown is stored")).isVisible();
+        Locator swatches = card.locator("details").filter(text("Keep swatch"));
+        swatches.locator("summary").click();
+        swatches.getByLabel("L* lightness").fill("30");
+        button(page, "Keep swatch").click();
+        assertThat(swatches.getByRole(AriaRole.ALERT)).containsText("a* is empty");
+        assertThat(swatches.getByLabel("L* lightness")).hasValue("30");
+        assertEquals(browser.errors(), java.util.List.of());
+    }
+
+    @Test
+    public void typedDigitsAreAColourBeforeTheFieldIsLeft() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/shelf"));
+        Locator target =
+                page.locator("form")
+                        .filter(new Locator.FilterOptions().setHas(button(page, "Aim at it")));
+        Locator digits = target.getByLabel("or sRGB");
+        digits.pressSequentially("#7a4b2c");
+        assertThat(digits).isFocused();
+        assertThat(target.getByLabel("L* lightness")).hasValue(Pattern.compile("3[0-9]\\.[0-9]"));
+        assertEquals(browser.errors(), java.util.List.of());
+    }
+
     @Test
     public void smallAnswersAreRememberedAndRefusedInSentences() {
         Page page = browser.page(390, 844, "light");

@@ -102,6 +102,20 @@ public class StudyTest extends BrowserTest {
     }
 
     @Test
+    public void aBuildingHasAFrontAndGablesAndNoTrucks() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/jobs/" + Jobs.id(server, "Brackwater kiln house") + "/study"));
+        Locator sides = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Side"));
+        assertThat(sides.locator("[aria-pressed]"))
+                .hasText(
+                        new String[] {
+                            "Front", "Back", "Left gable", "Right gable", "Roof", "Detail"
+                        });
+        assertThat(page.getByText(Pattern.compile("truck", Pattern.CASE_INSENSITIVE))).hasCount(0);
+        done(page);
+    }
+
+    @Test
     public void aPhotographOfAnotherSideGoesThereAndComesBack() {
         Page page = study();
         summary(page, "2400 × 1350").click();

@@ -253,7 +253,7 @@ public class Photographs {
                 .orElseThrow(
                         () ->
                                 new InvalidInput(
-                                        "Size of the " + p.side().label(),
+                                        "Size of the " + p.side().label(jobs.get(p.jobId()).kind()),
                                         "not given",
                                         "is needed before its corners mean anything",
                                         "Give its length and height on the prototype."));

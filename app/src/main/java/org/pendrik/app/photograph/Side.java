@@ -11,15 +11,11 @@ public enum Side {
     ROOF("roof"),
     DETAIL("detail");
 
+    /** As said of a vehicle. */
     private final String label;
 
     Side(String label) {
         this.label = label;
-    }
-
-    /** As said at the bench of a vehicle. */
-    public String label() {
-        return label;
     }
 
     /** As said of a subject of a kind: a building has a front and gables. */

@@ -28,7 +28,7 @@ public record SideSize(Side side, double lengthMm, double heightMm, @Nullable Cu
         }
         for (double v : new double[] {lengthMm, heightMm}) {
             InvalidInput.requireWithin(
-                    "Size of the " + side.label(),
+                    "Size of the side",
                     v,
                     " mm",
                     100,

@@ -11,6 +11,7 @@ import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
+import org.pendrik.core.plan.SubjectKind;
 import org.pendrik.core.plan.Ways;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -72,8 +73,9 @@ public class Studies {
                     "Take the mark off the other one.");
         }
         requireUnique(regions.stream().map(JobRegion::id).toList());
+        SubjectKind kind = jobs.get(jobId).kind();
         for (JobRegion r : regions) {
-            requireOnSide(r, known);
+            requireOnSide(r, known, kind);
             if (r.zoneKey() != null) {
                 requireZones(jobId, List.of(r.zoneKey()));
             }
@@ -86,7 +88,7 @@ public class Studies {
         return of(jobId);
     }
 
-    private static void requireOnSide(JobRegion r, List<SideSize> known) {
+    private static void requireOnSide(JobRegion r, List<SideSize> known, SubjectKind kind) {
         SideSize side =
                 known.stream()
                         .filter(k -> k.side() == r.side())
@@ -95,7 +97,7 @@ public class Studies {
                                 () ->
                                         new InvalidInput(
                                                 "Region " + r.name(),
-                                                "on the " + r.side().label(),
+                                                "on the " + r.side().label(kind),
                                                 "needs the size of that side",
                                                 "Give its length and height on the prototype."));
         double right = r.xMm() + r.widthMm();

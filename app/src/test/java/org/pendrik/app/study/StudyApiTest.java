@@ -113,6 +113,31 @@ public class StudyApiTest extends AppTest {
         assertEquals(ok(get("/api/jobs/" + job + "/study")).path("regions").size(), 0);
     }
 
+    @Test
+    public void aSideWithoutASizeIsNamedAsTheSubjectHasIt() {
+        String gable =
+                region(
+                                "door",
+                                "\"xMm\":10,\"yMm\":10,\"widthMm\":100,\"heightMm\":100,\"factory\":false")
+                        .replace("LEFT", "A_END");
+        UUID house = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/jobs/" + house,
+                        draft("House", "9000", "6000", "null")
+                                .replace("FREIGHT_CAR", "STRUCTURE")
+                                .replace("FACTORY_SEMI_GLOSS", "PRIMED")));
+        for (var it : java.util.Map.of(car("Car"), "A end", house, "left gable").entrySet()) {
+            String said =
+                    refused(
+                            put(
+                                    "/api/jobs/" + it.getKey() + "/study/regions",
+                                    "{\"regions\":[" + gable + "],\"version\":1}"),
+                            422);
+            assertTrue(said.startsWith("Region door (on the " + it.getValue() + ")"), said);
+        }
+    }
+
     private static String effect(String part) {
         return "{\"effects\":[{\"id\":\""
                 + UUID.randomUUID()
