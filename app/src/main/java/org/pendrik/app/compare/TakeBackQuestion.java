@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.app.makeup.TakeBacks;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.TakeBack;
 import org.springframework.stereotype.Component;
@@ -15,10 +16,12 @@ import org.springframework.stereotype.Component;
 @Component
 class TakeBackQuestion {
     private final Plans plans;
+    private final TakeBacks takeBacks;
     private final Engines engines;
 
-    TakeBackQuestion(Plans plans, Engines engines) {
+    TakeBackQuestion(Plans plans, TakeBacks takeBacks, Engines engines) {
         this.plans = plans;
+        this.takeBacks = takeBacks;
         this.engines = engines;
     }
 
@@ -49,7 +52,7 @@ class TakeBackQuestion {
                     null);
         }
         StepId id = coat.get().id();
-        TakeBack.Answer a = plans.takeBack(jobId, id, Set.of(zone), 0.5);
+        TakeBack.Answer a = takeBacks.ask(jobId, id, Set.of(zone), 0.5);
         if (a.ways().isEmpty()) {
             String nearest = String.join(" ", a.nearest());
             return new Answer(

@@ -24,11 +24,16 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/jobs/{jobId}/makeup")
 class MakeupController {
     private final Plans plans;
+    private final PlanMends mends;
+    private final TakeBacks takeBacks;
     private final Makeups makeups;
     private final Clock clock;
 
-    MakeupController(Plans plans, Makeups makeups, Clock clock) {
+    MakeupController(
+            Plans plans, PlanMends mends, TakeBacks takeBacks, Makeups makeups, Clock clock) {
         this.plans = plans;
+        this.mends = mends;
+        this.takeBacks = takeBacks;
         this.makeups = makeups;
         this.clock = clock;
     }
@@ -102,7 +107,7 @@ class MakeupController {
     @PostMapping("/mend")
     MakeupView mend(@PathVariable UUID jobId, @RequestBody MendOrder o) {
         return makeups.after(
-                jobId, () -> plans.mend(jobId, o.finding(), o.mend(), o.label(), o.version()));
+                jobId, () -> mends.mend(jobId, o.finding(), o.mend(), o.label(), o.version()));
     }
 
     @PostMapping("/repair")
@@ -110,7 +115,7 @@ class MakeupController {
         List<String> labels = new ArrayList<>();
         MakeupView left =
                 makeups.after(
-                        jobId, () -> labels.addAll(plans.repair(jobId, order.version()).labels()));
+                        jobId, () -> labels.addAll(mends.repair(jobId, order.version()).labels()));
         return new RepairedView(labels, left);
     }
 
@@ -126,7 +131,7 @@ class MakeupController {
     @PostMapping("/take-back")
     TakeBackView takeBack(@PathVariable UUID jobId, @RequestBody TakeBackAsk q) {
         return TakeBackView.of(
-                plans.takeBack(jobId, q.stepId(), q.zones().set(), q.share()),
+                takeBacks.ask(jobId, q.stepId(), q.zones().set(), q.share()),
                 StoredStep.minute(clock.instant()));
     }
 
@@ -135,7 +140,7 @@ class MakeupController {
         return makeups.after(
                 jobId,
                 () ->
-                        plans.insertTakeBack(
+                        takeBacks.insert(
                                 jobId,
                                 o.stepId(),
                                 o.zones().set(),

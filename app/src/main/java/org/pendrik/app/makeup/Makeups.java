@@ -17,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Makeups {
     private final Plans plans;
+    private final PlanMends mends;
     private final Studies studies;
     private final Engines engines;
     private final SchoolSheet schools;
@@ -25,12 +26,14 @@ public class Makeups {
 
     Makeups(
             Plans plans,
+            PlanMends mends,
             Studies studies,
             Engines engines,
             SchoolSheet schools,
             StepMixes mixes,
             Clock clock) {
         this.plans = plans;
+        this.mends = mends;
         this.studies = studies;
         this.engines = engines;
         this.schools = schools;
@@ -49,7 +52,7 @@ public class Makeups {
                 plans.of(jobId),
                 judged,
                 engines.catalogue(),
-                f -> plans.mendsFor(judged, f),
+                f -> mends.mendsFor(judged, f),
                 studies.of(jobId).effects().size(),
                 schools.own(jobId).answers(),
                 schools.house().answers(),

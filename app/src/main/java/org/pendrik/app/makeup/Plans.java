@@ -18,7 +18,6 @@ import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobZone;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.problem.NotFound;
-import org.pendrik.app.problem.StaleVersion;
 import org.pendrik.app.school.SchoolSheet;
 import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.store.ZoneKeys;
@@ -29,13 +28,8 @@ import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.FilmCase;
-import org.pendrik.core.film.Finding;
-import org.pendrik.core.film.Mend;
-import org.pendrik.core.film.Mends;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Substrate;
-import org.pendrik.core.film.TakeBack;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.Effect;
@@ -46,7 +40,6 @@ import org.pendrik.core.plan.PlanCompiler;
 import org.pendrik.core.plan.PlanOutcome;
 import org.pendrik.core.plan.PlanRequest;
 import org.pendrik.core.plan.PlanStep;
-import org.pendrik.core.plan.Repair;
 import org.pendrik.core.plan.Schools;
 import org.pendrik.core.plan.Subjects;
 import org.pendrik.core.plan.ZoneTemplate;
@@ -55,7 +48,7 @@ import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps the plan of a job: compiled, edited, mended, and marked as it is done. */
+/** Keeps the plan of a job: compiled, edited, judged, and marked as it is done. */
 @Service
 @Transactional
 public class Plans {
@@ -169,7 +162,7 @@ public class Plans {
                 .toList();
     }
 
-    private long now() {
+    long now() {
         return StoredStep.minute(clock.instant());
     }
 
@@ -390,75 +383,6 @@ public class Plans {
                 before == null ? d.madeForStep() : before.madeForStep());
     }
 
-    /** The mends for a finding that make sense without a clock: a plan waits by itself. */
-    public List<Mends.Checked> mendsFor(PlanCheck.Judgement judgement, Finding finding) {
-        return engines.mends().forFinding(judgement.timed(), judgement.film(), finding).stream()
-                .filter(m -> !(m.mend() instanceof Mend.Wait))
-                .toList();
-    }
-
-    /** Makes a mend, named by the place of its finding, its own place and its label. */
-    public Plan mend(UUID jobId, int finding, int mend, String label, int version) {
-        kept.at(jobId, version);
-        PlanCheck.Judgement judged = judge(jobId);
-        var findings = judged.film().findings();
-        if (finding < 0 || finding >= findings.size()) {
-            throw new StaleVersion("The plan");
-        }
-        var offered = mendsFor(judged, findings.get(finding));
-        if (mend < 0 || mend >= offered.size() || !offered.get(mend).mend().label().equals(label)) {
-            throw new StaleVersion("The plan");
-        }
-        Mend chosen = offered.get(mend).mend();
-        FilmCase mended =
-                engines.mends()
-                        .apply(judged.timed(), chosen)
-                        .orElseThrow(() -> new StaleVersion("The plan"));
-        return storeMended(jobId, mended, findings.get(finding).why(), version);
-    }
-
-    private Plan storeMended(UUID jobId, FilmCase mended, String why, int version) {
-        Plan old = of(jobId);
-        Map<StepId, StoredStep> known = new HashMap<>();
-        old.steps().forEach(s -> known.put(s.id(), s));
-        List<StoredStep> steps = new ArrayList<>();
-        for (Act a : mended.acts()) {
-            StoredStep s = known.get(a.id());
-            if (s == null) {
-                steps.add(StoredStep.of(a, PlanStep.Origin.INSERTED, why));
-            } else {
-                steps.add(s.done() ? s : StoredStep.of(a, s.origin(), s.reason()));
-            }
-        }
-        kept.store(jobId, steps, old.pins(), version);
-        return of(jobId);
-    }
-
-    /** Makes the cheapest changes after which nothing is left to stop or to warn of. */
-    public Repaired repair(UUID jobId, int version) {
-        kept.at(jobId, version);
-        PlanCheck.Judgement judged = judge(jobId);
-        Repair.Offer offer =
-                engines.repair()
-                        .of(judged.timed())
-                        .orElseThrow(
-                                () ->
-                                        new InvalidInput(
-                                                "Plan",
-                                                judged.film().isClean() ? "as it is" : "this order",
-                                                judged.film().isClean()
-                                                        ? "has nothing to mend"
-                                                        : "cannot be mended by a few changes",
-                                                judged.film().isClean()
-                                                        ? "Leave it as it is."
-                                                        : "Make it anew from the effects."));
-        storeMended(jobId, offer.mended(), "It mends the plan as a whole.", version);
-        return new Repaired(offer.mends().stream().map(Mend::label).toList());
-    }
-
-    /** What was changed to mend a plan, in words. */
-    public record Repaired(List<String> labels) {}
-
     /**
      * The plan as it would be in other air, or with a step laid thicker.
      *
@@ -474,62 +398,6 @@ public class Plans {
             acts.add(other ? a.with(Objects.requireNonNull(thickness)) : a);
         }
         return engines.planCheck().check(new FilmCase(film.zones(), acts, air), plan.pins(), now());
-    }
-
-    /** Which coats can be taken back on which zones, and how. */
-    public TakeBack.Answer takeBack(UUID jobId, StepId stepId, Set<String> zones, double share) {
-        List<StoredStep> done = of(jobId).steps().stream().filter(StoredStep::done).toList();
-        FilmCase laid = filmCase(jobId, done);
-        Set<String> atHand = mixes.atHand(engines.catalogue().materials());
-        long now = laid.acts().stream().mapToLong(Act::endMinute).reduce(now(), Math::max);
-        return engines.takeBack()
-                .answer(new TakeBack.Question(laid, stepId, zones, share, now, atHand));
-    }
-
-    /** Puts a way of taking a coat back in as the next step. */
-    public Plan insertTakeBack(
-            UUID jobId,
-            StepId stepId,
-            Set<String> zones,
-            double share,
-            String technique,
-            String material,
-            int version) {
-        Act act =
-                takeBack(jobId, stepId, zones, share).ways().stream()
-                        .map(TakeBack.Way::act)
-                        .filter(
-                                a ->
-                                        a.technique().key().equals(technique)
-                                                && a.material().key().equals(material))
-                        .findFirst()
-                        .orElseThrow(
-                                () ->
-                                        new InvalidInput(
-                                                "Way",
-                                                engines.catalogue().material(material).name(),
-                                                "no longer does it",
-                                                "Ask again what takes it back now."));
-        Plan old = of(jobId);
-        String coat =
-                old.steps().stream()
-                        .filter(s -> s.id().equals(stepId))
-                        .findFirst()
-                        .map(s -> engines.catalogue().material(s.material()).name())
-                        .orElse("coat");
-        StepId id = StepIds.besides(old.steps().stream().map(StoredStep::id)).takingBack(stepId);
-        List<StoredStep> steps =
-                new ArrayList<>(old.steps().stream().filter(StoredStep::done).toList());
-        steps.add(
-                StoredStep.of(
-                        act.named(id),
-                        PlanStep.Origin.MANUAL,
-                        share < 1
-                                ? "The " + coat + " is too heavy: thin it."
-                                : "The " + coat + " is too heavy: take it off."));
-        old.steps().stream().filter(s -> !s.done()).forEach(steps::add);
-        kept.store(jobId, steps, old.pins(), version);
-        return of(jobId);
     }
 
     /** Marks a step as done with what was really used. */
