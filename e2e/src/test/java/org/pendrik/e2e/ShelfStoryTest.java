@@ -24,6 +24,25 @@ public class ShelfStoryTest extends BrowserTest {
                 .getByRole(AriaRole.LISTITEM);
     }
 
+    private static Locator keptRecipes(Page page) {
+        return page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Kept recipes"))
+                .getByRole(AriaRole.LISTITEM);
+    }
+
+    private static void searchTheShelf(Page page) {
+        page.keyboard().press("f");
+        assertThat(cup(page).first())
+                .isVisible(
+                        new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                                .setTimeout(30_000));
+    }
+
+    private static void keep(Page page, String name) {
+        page.keyboard().press("r");
+        page.getByLabel("Name it for what it is for").fill(name);
+        page.keyboard().press("Enter");
+    }
+
     @Test
     public void aMeasuredColourIsSearchedMixedByKeysKeptCorrectedAndRepeated() {
         Page page = browser.page(1280, 800, "light");
@@ -54,12 +73,8 @@ public class ShelfStoryTest extends BrowserTest {
         }
         assertThat(page.getByText(Pattern.compile("Under filament the mix")).first()).isVisible();
         assertNotEquals(mix.getAttribute("style"), north);
-        page.keyboard().press("r");
-        page.getByLabel("Name it for what it is for").fill("hopper side, as found");
-        page.keyboard().press("Enter");
-        Locator kept =
-                page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Kept recipes"))
-                        .getByRole(AriaRole.LISTITEM);
+        keep(page, "hopper side, as found");
+        Locator kept = keptRecipes(page);
         assertThat(kept).hasCount(1);
         button(page, "It came out otherwise").click();
         page.getByLabel("ΔL lighter +").fill("2");
@@ -85,14 +100,8 @@ public class ShelfStoryTest extends BrowserTest {
         open(page, "chip brown");
         page.getByText("Mix it at the table").click();
         assertThat(page.getByText(Pattern.compile("What you keep is its mix"))).isVisible();
-        page.keyboard().press("f");
-        assertThat(cup(page).first())
-                .isVisible(
-                        new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
-                                .setTimeout(30_000));
-        page.keyboard().press("r");
-        page.getByLabel("Name it for what it is for").fill("chips of the flats");
-        page.keyboard().press("Enter");
+        searchTheShelf(page);
+        keep(page, "chips of the flats");
         assertThat(page.getByText(Pattern.compile("is mixed by it"))).isVisible();
         assertThat(page.getByText("Back to Make-up")).isFocused();
         page.keyboard().press("Enter");
@@ -184,18 +193,9 @@ public class ShelfStoryTest extends BrowserTest {
         Page page = browser.page(1280, 800, "light");
         page.navigate(server.url("/shelf?l=44&a=12&b=18"));
         assertThat(page.getByText("North light")).isVisible();
-        page.keyboard().press("f");
-        assertThat(cup(page).first())
-                .isVisible(
-                        new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
-                                .setTimeout(30_000));
-        page.keyboard().press("r");
-        page.getByLabel("Name it for what it is for").fill("kiln brick");
-        page.keyboard().press("Enter");
-        Locator kept =
-                page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Kept recipes"))
-                        .getByRole(AriaRole.LISTITEM)
-                        .filter(text("kiln brick"));
+        searchTheShelf(page);
+        keep(page, "kiln brick");
+        Locator kept = keptRecipes(page).filter(text("kiln brick"));
         assertThat(kept).hasCount(1);
         kept.getByText("Take away").click();
         assertThat(kept).hasCount(0);
