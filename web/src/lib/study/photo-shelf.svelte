@@ -122,7 +122,7 @@
 					onclick={() => onchoose(p.id)}>{p.sister ? '∥ ' : ''}{p.caption || 'Photograph'}</button
 				>
 				<button
-					class="tag min-h-7 min-w-7 px-1.5"
+					class="min-h-7 min-w-7 px-1.5 text-xl leading-none"
 					aria-label="Put away {p.caption}"
 					onclick={() => void putAway(p)}>×</button
 				>

@@ -1,7 +1,13 @@
 import { createContext } from 'svelte';
 import { ApiError, said } from '$lib/api/client';
 
-export type Toast = { id: number; text: string; kind: 'saved' | 'failed'; undo: boolean };
+/** A short message: something is stored, something wants an eye, or something is not stored. */
+export type Toast = {
+	id: number;
+	text: string;
+	kind: 'saved' | 'warned' | 'failed';
+	undo: boolean;
+};
 type Reversal = { label: string; run: () => Promise<unknown> };
 
 const [getDesk, setDesk] = createContext<Desk>();
@@ -28,10 +34,10 @@ export class Desk {
 
 	say(text: string, kind: Toast['kind'], undo = false): void {
 		const id = this.#next++;
-		// one line says what is stored last; what failed stays until it is read
-		const before = this.toasts.filter((t) => t.kind === 'failed').slice(-2);
+		// one line says what is stored last; what wants an eye stays until it is read
+		const before = this.toasts.filter((t) => t.kind !== 'saved').slice(-2);
 		this.toasts = [...before, { id, text, kind, undo }];
-		setTimeout(() => this.drop(id), kind === 'failed' ? 12_000 : 5_000);
+		setTimeout(() => this.drop(id), kind === 'saved' ? 5_000 : 12_000);
 	}
 
 	drop(id: number): void {

@@ -1,11 +1,12 @@
 <script lang="ts">
-	import { Desk } from './desk.svelte';
+	import { Desk, type Toast } from './desk.svelte';
 
 	/** At the bench: above what is worked with, and for a wet glove. */
 	let { atBench }: { atBench: boolean } = $props();
 
 	const desk = Desk.get();
-	const target = $derived(atBench ? 'min-h-14 min-w-14 text-base' : 'min-h-7 min-w-7');
+	const target = $derived(atBench ? 'min-h-14 min-w-14' : 'min-h-7 min-w-7');
+	const marks: Record<Toast['kind'], string> = { saved: '✓', warned: '!', failed: '✕ not stored' };
 </script>
 
 <div
@@ -18,20 +19,21 @@
 	{#each desk.toasts as toast (toast.id)}
 		<div
 			class="pointer-events-auto flex items-center gap-3 border-2 bg-sheet px-3 py-2 shadow-lg {toast.kind ===
-			'failed'
-				? 'border-ink'
-				: 'border-line'}"
+			'saved'
+				? 'border-line'
+				: 'border-ink'}"
 			data-kind={toast.kind}
 		>
-			<span class="tag text-ink" aria-hidden="true"
-				>{toast.kind === 'failed' ? '✕ not stored' : '✓'}</span
-			>
+			<span class="tag text-ink" aria-hidden="true">{marks[toast.kind]}</span>
 			<p class="grow first-letter:uppercase">{toast.text}</p>
 			{#if toast.undo}
-				<button class="tag underline {target}" onclick={() => desk.undo()}>Undo</button>
+				<button
+					class="tag underline {target} {atBench ? 'text-base' : ''}"
+					onclick={() => desk.undo()}>Undo</button
+				>
 			{/if}
 			<button
-				class="tag {target}"
+				class="text-xl leading-none {target}"
 				aria-label="Close this message"
 				onclick={() => desk.drop(toast.id)}>×</button
 			>

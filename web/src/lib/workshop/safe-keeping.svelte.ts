@@ -51,7 +51,7 @@ export class SafeKeeping {
 			else
 				this.desk.say(
 					`${broken.length} of the photographs ${broken.length === 1 ? 'is' : 'are'} damaged or gone`,
-					'failed'
+					'warned'
 				);
 		});
 	}

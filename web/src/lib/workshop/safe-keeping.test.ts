@@ -47,7 +47,7 @@ test('what the look through the photographs found is also said where the eye is'
 	await keeping.check();
 	expect(keeping.broken).toHaveLength(1);
 	expect(desk.toasts.map((t) => [t.kind, t.text])).toEqual([
-		['failed', '1 of the photographs is damaged or gone']
+		['warned', '1 of the photographs is damaged or gone']
 	]);
 });
 

@@ -80,7 +80,7 @@
 								<input type="time" bind:value={time.untilTime} aria-label="{day} until" />
 								<button
 									type="button"
-									class="tag min-h-7 min-w-7 px-1"
+									class="min-h-9 min-w-9 text-xl leading-none"
 									aria-label="Take this time out"
 									onclick={() => entry.drop(time)}>×</button
 								>
