@@ -3,6 +3,14 @@ import { searching } from '$lib/api/progress.svelte';
 import { lights, type Light } from './shelf';
 
 type Lab = Schemas['Lab'];
+type Shelf = readonly { id: string; version: number }[];
+
+const editionOf = (shelf: Shelf) =>
+	shelf
+		.map((b) => `${b.id} ${b.version}`)
+		.toSorted()
+		.join();
+
 export type Limits = {
 	mostPaints: number;
 	mostDrops: number;
@@ -37,6 +45,10 @@ export class MixingTable {
 	/** The recipe that the cup was filled from; a change of drops leaves it. */
 	recipe = $state.raw<Schemas['RecipeView'] | undefined>(undefined);
 	#asked = 0;
+	#searched = '';
+
+	/** @param shelf the bottles that stand there now */
+	constructor(private readonly shelf: () => Shelf = () => []) {}
 
 	nextLamp(): void {
 		this.light = lights[(lights.indexOf(this.light) + 1) % lights.length] ?? 'D65';
@@ -70,9 +82,13 @@ export class MixingTable {
 		await this.look();
 	}
 
-	/** Leaves out what no longer stands on the shelf, from the cup and from the rules of a search. */
-	async keepTo(standing: ReadonlySet<string>): Promise<void> {
-		const stands = (bottle: string) => standing.has(bottle);
+	/**
+	 * Leaves out what no longer stands on the shelf, from the cup and from the rules of a search; what was
+	 * found on a shelf of other bottles, or of bottles known otherwise, holds no longer.
+	 */
+	async keepTo(shelf: Shelf): Promise<void> {
+		const stands = (bottle: string) => shelf.some((b) => b.id === bottle);
+		if (editionOf(shelf) !== this.#searched) this.found = undefined;
 		if (!this.drops.every((d) => stands(d.bottle))) {
 			this.drops = this.drops.filter((d) => stands(d.bottle));
 			this.choose(0);
@@ -160,6 +176,7 @@ export class MixingTable {
 		const target = this.target;
 		if (!target || searching.running) return;
 		this.problem = '';
+		const searched = editionOf(this.shelf());
 		try {
 			const found = await searching.ask((task) =>
 				must(
@@ -184,6 +201,7 @@ export class MixingTable {
 			);
 			if (this.target === target) {
 				this.found = found;
+				this.#searched = searched;
 				await this.fill(found.drops);
 			}
 		} catch (error) {

@@ -22,13 +22,34 @@ describe('the mixing table', () => {
 		await table.add('black', 1);
 		table.rule('black', 'must');
 		table.rule('white', 'not');
-		await table.keepTo(new Set(['white']));
+		await table.keepTo([{ id: 'white', version: 1 }]);
 		expect(table.drops).toEqual([{ bottle: 'white', drops: 2 }]);
 		expect(table.chosen).toBe(0);
 		expect(table.limits.must).toEqual([]);
 		expect(table.limits.not).toEqual(['white']);
-		await table.keepTo(new Set());
+		await table.keepTo([]);
 		expect(table.view).toBeUndefined();
+	});
+
+	test('what was found holds until a bottle comes, goes or is known otherwise', async () => {
+		answer('POST', () => stored({ drops: [] }));
+		const shelf = [
+			{ id: 'white', version: 1 },
+			{ id: 'black', version: 4 }
+		];
+		for (const [now, holds] of [
+			[shelf, true],
+			[shelf.slice(1), false],
+			[[...shelf, { id: 'green', version: 1 }], false],
+			[shelf.map((b) => ({ ...b, version: 5 })), false]
+		] as const) {
+			const table = new MixingTable(() => shelf);
+			await table.aim({ l: 40, a: 0, b: 0 });
+			await table.search();
+			expect(table.found).toBeDefined();
+			await table.keepTo(now);
+			expect(table.found !== undefined).toBe(holds);
+		}
 	});
 
 	test('drops are added, taken, and a bottle without drops leaves the cup', async () => {

@@ -25,7 +25,7 @@
 	const desk = Desk.get();
 	const shelf = createQuery(() => shelfQuery());
 	const recipes = createQuery(() => recipesQuery());
-	const table = new MixingTable();
+	const table = new MixingTable(() => shelf.data?.bottles ?? []);
 	let picked = $state<string | undefined>(undefined);
 	let naming = $state(false);
 	let back = $state<HTMLAnchorElement>();
@@ -48,7 +48,7 @@
 		bottles.find((b) => b.id === id)?.bottle.name ?? 'a bottle that is gone';
 	const edits = new ShelfDesk(desk, forJob, async () => {
 		const now = await queryClient.ensureQueryData(shelfQuery());
-		await table.keepTo(new Set(now.bottles.map((b) => b.id)));
+		await table.keepTo(now.bottles);
 	});
 
 	Keys.use('Shelf', () => [
