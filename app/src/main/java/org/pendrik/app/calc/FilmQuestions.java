@@ -1,24 +1,31 @@
 package org.pendrik.app.calc;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Action;
+import org.pendrik.core.film.Carrier;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.DryingTimes;
+import org.pendrik.core.film.Face;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Material;
+import org.pendrik.core.film.Must;
 import org.pendrik.core.film.Overrule;
 import org.pendrik.core.film.Reach;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.TakeBack;
+import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.WorkWindow;
 import org.pendrik.core.film.Zone;
@@ -58,7 +65,9 @@ class FilmQuestions {
      * A zone.
      *
      * @param areaMm2 of the model; null takes the side of a freight car in H0
-     * @param up it faces up
+     * @param up it faces up; face says it more exactly
+     * @param face null takes what up says
+     * @param keptClean glass, bearings, treads: what is sprayed beside it must not stay there
      */
     record ZonePart(
             String key,
@@ -66,7 +75,9 @@ class FilmQuestions {
             Substrate substrate,
             boolean lettering,
             @Nullable Double areaMm2,
-            @Nullable Boolean up) {
+            @Nullable Boolean up,
+            @Nullable Face face,
+            @Nullable Boolean keptClean) {
         Zone zone() {
             if (areaMm2 != null) {
                 InvalidInput.requireWithin(
@@ -84,7 +95,8 @@ class FilmQuestions {
                     lettering,
                     Substrate.UNKNOWN_COLOUR,
                     areaMm2 == null ? Zone.USUAL_AREA_MM2 : areaMm2,
-                    up != null && up);
+                    face != null ? face : up != null && up ? Face.UP : Face.SIDE,
+                    keptClean != null && keptClean);
         }
     }
 
@@ -93,6 +105,14 @@ class FilmQuestions {
      *
      * @param material by key; null when it is given inline
      * @param inline a material by its own figures, on top of the one of {@code material}
+     * @param share part of each zone that it touches, 0.01 to 1; null takes the technique's
+     * @param action null takes the technique's
+     * @param carrier a column of the bite table, I and a strength for alcohol, WW for warm water,
+     *     NONE for dry work; null takes that of technique and material
+     * @param blends whether it seeks to run into what is still open; null takes the technique's
+     * @param means the acts whose coats it means to work together; null takes what its technique
+     *     means
+     * @param must what has to happen to the lowest of them; null takes the technique's
      */
     record ActPart(
             StepId id,
@@ -103,7 +123,13 @@ class FilmQuestions {
             ZoneKeys zones,
             long atMinute,
             int minutes,
-            boolean done) {}
+            boolean done,
+            @Nullable Double share,
+            @Nullable Action action,
+            @Nullable String carrier,
+            @Nullable Boolean blends,
+            @Nullable List<StepId> means,
+            @Nullable Must must) {}
 
     record FilmQuestion(
             List<ZonePart> zones, List<ActPart> acts, double celsius, double humidity) {}
@@ -163,19 +189,57 @@ class FilmQuestions {
         for (ActPart a : parts) {
             InvalidInput.requireWithin(
                     "Minutes of " + a.id(), a.minutes(), "", 0, 10_000, "Give hands-on minutes.");
-            acts.add(
-                    new Act(
-                            a.id(),
-                            engines.catalogue().technique(a.technique()),
-                            material(a.material(), a.inline()),
-                            a.thickness(),
-                            a.zones().set(),
-                            a.atMinute(),
-                            a.minutes(),
-                            a.done()));
+            acts.add(act(a));
         }
         return new FilmCase(
                 zones.stream().map(ZonePart::zone).toList(), acts, new Climate(celsius, humidity));
+    }
+
+    private Act act(ActPart a) {
+        Act act =
+                new Act(
+                        a.id(),
+                        asDone(a, engines.catalogue().technique(a.technique())),
+                        material(a.material(), a.inline()),
+                        a.thickness(),
+                        a.zones().set(),
+                        a.atMinute(),
+                        a.minutes(),
+                        a.done());
+        if (a.means() == null) {
+            return act;
+        }
+        Must must = a.must() == null ? act.technique().works().must() : a.must();
+        return act.working(new Act.Means(new LinkedHashSet<>(a.means()), must));
+    }
+
+    /** The technique as the question would have it. */
+    private static Technique asDone(ActPart a, Technique t) {
+        if (a.share() == null && a.action() == null && a.carrier() == null && a.blends() == null) {
+            return t;
+        }
+        double share = a.share() == null ? t.share() : a.share();
+        InvalidInput.requireWithin(
+                "Share of " + a.id(), share, "", 0.01, 1, "Give the part of the zone, 1 for all.");
+        return t.as(
+                a.action() == null ? t.action() : a.action(),
+                a.carrier() == null ? t.carrier() : Optional.of(carrier(a.id(), a.carrier())),
+                share,
+                a.blends() == null
+                        ? t.blends()
+                        : a.blends() ? List.of(Technique.BLENDS_WITH_ANY) : List.of());
+    }
+
+    private static Carrier carrier(StepId id, String text) {
+        try {
+            return Carrier.parse(text);
+        } catch (IllegalArgumentException _) {
+            throw new InvalidInput(
+                    "Carrier of " + id,
+                    text,
+                    "is not known",
+                    "Use W, WW, WD, I and a strength, AR, MS, ET, LT, DS, DX, NH or NONE.");
+        }
     }
 
     /** A material of the shelf, with figures of the question's own in place of its. */

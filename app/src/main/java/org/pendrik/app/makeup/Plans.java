@@ -27,6 +27,7 @@ import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Face;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
@@ -144,21 +145,22 @@ public class Plans {
         Lab colour = measuring.factoryColour(job.id()).orElse(Substrate.UNKNOWN_COLOUR);
         double side =
                 job.scale().toModel(job.length()).mm() * job.scale().toModel(job.height()).mm();
-        Set<String> up = new HashSet<>();
-        subjects.zones(job.kind()).stream()
-                .filter(z -> z.aspect() == ZoneTemplate.Aspect.UP)
-                .forEach(z -> up.add(z.key()));
+        Map<String, ZoneTemplate> templates = new HashMap<>();
+        subjects.zones(job.kind()).forEach(z -> templates.put(z.key(), z));
         return jobs.zones(job.id()).stream()
                 .map(
-                        z ->
-                                new Zone(
-                                        z.zoneKey(),
-                                        z.name(),
-                                        job.substrate(),
-                                        z.lettering(),
-                                        colour,
-                                        Math.max(1, side * z.areaShare()),
-                                        up.contains(z.zoneKey())))
+                        z -> {
+                            ZoneTemplate t = templates.get(z.zoneKey());
+                            return new Zone(
+                                    z.zoneKey(),
+                                    z.name(),
+                                    job.substrate(),
+                                    z.lettering(),
+                                    colour,
+                                    Math.max(1, side * z.areaShare()),
+                                    t == null ? Face.SIDE : t.aspect().face(),
+                                    t != null && t.keptClean());
+                        })
                 .toList();
     }
 

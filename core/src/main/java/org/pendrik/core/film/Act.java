@@ -19,6 +19,8 @@ import org.pendrik.core.units.InvalidInput;
  * @param done it has happened and cannot be moved
  * @param takesBack the coat of an earlier act that it takes off or thins
  * @param madeFor what it is there for
+ * @param means coats that it means to work, where that is not what its technique means
+ * @param rounds how it goes from zone to zone; one after the other in equal parts when empty
  */
 public record Act(
         StepId id,
@@ -30,7 +32,9 @@ public record Act(
         int minutes,
         boolean done,
         Optional<TakenBack> takesBack,
-        MadeFor madeFor) {
+        MadeFor madeFor,
+        Optional<Means> means,
+        Optional<Rounds> rounds) {
     /**
      * A coat that is taken back.
      *
@@ -43,6 +47,28 @@ public record Act(
                     "Share to take back", share, "", 0.05, 1, "1 takes all of it off.");
         }
     }
+
+    /**
+     * Coats of earlier acts that an act means to work together.
+     *
+     * @param actIds the acts that laid them, at least one, in any order
+     * @param must what has to happen to the lowest of them
+     */
+    public record Means(Set<StepId> actIds, Must must) {
+        public Means {
+            actIds = java.util.Collections.unmodifiableSet(new LinkedHashSet<>(actIds));
+            if (actIds.isEmpty()) {
+                throw new InvalidInput(
+                        "What it works", "no step", "must name at least one", "Name the coat.");
+            }
+        }
+    }
+
+    /** A wash that wipes off less cleanly than this has stained. */
+    private static final double STAINS_BELOW = 0.4;
+
+    /** Part of a zone up to which work by hand is local. */
+    private static final double LOCAL_SHARE = 0.3;
 
     public Act {
         zones = java.util.Collections.unmodifiableSet(new LinkedHashSet<>(zones));
@@ -78,7 +104,9 @@ public record Act(
                 minutes,
                 done,
                 Optional.empty(),
-                MadeFor.ITSELF);
+                MadeFor.ITSELF,
+                Optional.empty(),
+                Optional.empty());
     }
 
     /** A step still to do, with the technique's own thickness and minutes. */
@@ -112,87 +140,250 @@ public record Act(
         return atMinute + minutes;
     }
 
+    /** The minute in which it begins on a zone. */
+    public long beginOn(String zone) {
+        return atMinute + span(zone).from();
+    }
+
+    /** The minute in which it is over on a zone: a coat is as old there as from then on. */
+    public long endOn(String zone) {
+        return atMinute + span(zone).until();
+    }
+
+    /** Minutes from its begin in which it is on a zone. */
+    Rounds.Span span(String zone) {
+        if (rounds.isPresent()) {
+            Rounds.Span s = rounds.get().spans().get(zone);
+            if (s != null) {
+                return s;
+            }
+        }
+        int at = 0;
+        for (String z : zones) {
+            if (z.equals(zone)) {
+                break;
+            }
+            at++;
+        }
+        int n = zones.size();
+        return at == n
+                ? new Rounds.Span(0, minutes)
+                : new Rounds.Span(minutes * at / n, minutes * (at + 1) / n);
+    }
+
     /** The same at another time. */
     public Act at(long minute) {
-        return new Act(
-                id, technique, material, thickness, zones, minute, minutes, done, takesBack,
-                madeFor);
+        return copy().at(minute).make();
     }
 
     /** The same as something that has happened, from a minute on and for so many minutes. */
     public Act doneAt(long minute, int took) {
-        return new Act(
-                id, technique, material, thickness, zones, minute, took, true, takesBack, madeFor);
+        Copy c = copy().at(minute);
+        c.minutes = took;
+        c.done = true;
+        c.rounds = Optional.empty();
+        return c.make();
     }
 
     /** The same with another material. */
     public Act with(Material other) {
-        return new Act(
-                id, technique, other, thickness, zones, atMinute, minutes, done, takesBack,
-                madeFor);
+        Copy c = copy();
+        c.material = other;
+        return c.make();
     }
 
     /** The same as thick as said. */
     public Act with(Thickness other) {
-        return new Act(
-                id, technique, material, other, zones, atMinute, minutes, done, takesBack, madeFor);
+        Copy c = copy();
+        c.thickness = other;
+        return c.make();
     }
 
     /** The same done another way, with the material given, in so many minutes. */
     public Act with(Technique other, Material otherMaterial, int otherMinutes) {
-        return new Act(
-                id,
-                other,
-                otherMaterial,
-                thickness,
-                zones,
-                atMinute,
-                otherMinutes,
-                done,
-                takesBack,
-                madeFor);
+        Copy c = copy();
+        c.technique = other;
+        c.material = otherMaterial;
+        c.minutes = otherMinutes;
+        c.rounds = Optional.empty();
+        return c.make();
     }
 
     /** The same under another id. */
     public Act named(StepId otherId) {
-        return new Act(
-                otherId, technique, material, thickness, zones, atMinute, minutes, done, takesBack,
-                madeFor);
+        Copy c = copy();
+        c.id = otherId;
+        return c.make();
     }
 
     /** The same on other zones, which take as long. */
     public Act on(Set<String> others) {
-        return new Act(
-                id, technique, material, thickness, others, atMinute, minutes, done, takesBack,
-                madeFor);
+        Copy c = copy();
+        c.zones = others;
+        c.rounds = Optional.empty();
+        return c.make();
     }
 
     /** The same as something that takes a coat back. */
     public Act takingBack(TakenBack what) {
-        return new Act(
-                id,
-                technique,
-                material,
-                thickness,
-                zones,
-                atMinute,
-                minutes,
-                done,
-                Optional.of(what),
-                madeFor);
+        Copy c = copy();
+        c.takesBack = Optional.of(what);
+        return c.make();
     }
 
     /** The same as something that is there for what is said. */
     public Act madeFor(MadeFor what) {
-        return new Act(
-                id, technique, material, thickness, zones, atMinute, minutes, done, takesBack,
-                what);
+        Copy c = copy();
+        c.madeFor = what;
+        return c.make();
+    }
+
+    /** The same as work on the coats that are named. */
+    public Act working(Means what) {
+        Copy c = copy();
+        c.means = Optional.of(what);
+        return c.make();
+    }
+
+    /** The same going from zone to zone as said. */
+    public Act inRounds(Optional<Rounds> how) {
+        Copy c = copy();
+        c.rounds = how;
+        return c.make();
+    }
+
+    private Copy copy() {
+        return new Copy(this);
+    }
+
+    /** The fields while some of them are changed. */
+    private static final class Copy {
+        private StepId id;
+        private Technique technique;
+        private Material material;
+        private Thickness thickness;
+        private Set<String> zones;
+        private long atMinute;
+        private int minutes;
+        private boolean done;
+        private Optional<TakenBack> takesBack;
+        private MadeFor madeFor;
+        private Optional<Means> means;
+        private Optional<Rounds> rounds;
+
+        Copy(Act a) {
+            id = a.id;
+            technique = a.technique;
+            material = a.material;
+            thickness = a.thickness;
+            zones = a.zones;
+            atMinute = a.atMinute;
+            minutes = a.minutes;
+            done = a.done;
+            takesBack = a.takesBack;
+            madeFor = a.madeFor;
+            means = a.means;
+            rounds = a.rounds;
+        }
+
+        Copy at(long minute) {
+            atMinute = minute;
+            return this;
+        }
+
+        Act make() {
+            return new Act(
+                    id, technique, material, thickness, zones, atMinute, minutes, done, takesBack,
+                    madeFor, means, rounds);
+        }
     }
 
     /** The liquid that touches the surface. */
     Carrier carrier() {
-        return technique.action() == Action.DRY
+        return technique.action().isDry()
                 ? new Carrier.Dry()
                 : technique.carrier().orElse(material.carrier());
+    }
+
+    /** What it does there, as thick as it is laid. */
+    Action action() {
+        return material.deposits() ? technique.action().laid(thickness) : technique.action();
+    }
+
+    /** Leaves a film: a liquid that dries, not powder and not the traces of a dry tool. */
+    boolean laysFilm() {
+        return material.deposits() && !technique.action().isDry();
+    }
+
+    /** By brush, swab or dry tool on a small part of the zone, so that it is seen as it happens. */
+    boolean isLocal() {
+        return technique.local() && action().byHand() && technique.share() <= LOCAL_SHARE + 1e-9;
+    }
+
+    /** How far its coat closes the zone: 1 at least light on most of it, half as a mist, else 0. */
+    public double closes() {
+        if (!laysFilm() || isDecal() || technique.share() < Layer.MOST_OF_A_ZONE) {
+            return 0;
+        }
+        return Layer.closedBy(thickness.factor());
+    }
+
+    /** It means to work coats that lie, or takes one back. */
+    boolean worksOnCoats() {
+        return technique.worksOnCoats() || takesBack.isPresent() || means.isPresent();
+    }
+
+    /** It does without the coats that it means as well. */
+    boolean isOptional() {
+        return means.isEmpty()
+                && takesBack.isEmpty()
+                && (technique.works().optional() || technique.works().meansWhatever());
+    }
+
+    /**
+     * How bad a surface of this tooth is for it; empty where it works well. A wash on a rough
+     * surface stains, which people want or not; a decal silvers over the whole of it, however small
+     * it is, and other small work by hand is seen while it happens.
+     *
+     * @param tooth 0 (slick) to 1
+     */
+    public Optional<Finding.Severity> onTooth(double tooth) {
+        if (technique.role() != Technique.Role.EFFECT || technique.tooth().isIdeal(tooth)) {
+            return Optional.empty();
+        }
+        boolean bad = !technique.tooth().isTolerable(tooth) && !stainsOn(tooth);
+        return Optional.of(
+                bad && (!isLocal() || isDecal()) ? Finding.Severity.WARN : Finding.Severity.NOTE);
+    }
+
+    /** A wash that soaks in and does not wipe clean any more. */
+    boolean stainsOn(double tooth) {
+        return technique.follow().isPresent()
+                && tooth > technique.tooth().idealMax()
+                && WashBehaviour.on(tooth).removability() < STAINS_BELOW;
+    }
+
+    boolean isDecal() {
+        return material.binder().filter(b -> b == Binder.DECAL_FILM).isPresent();
+    }
+
+    /** What has to happen to the lowest of the coats that it means; thinning asks for less. */
+    Must must() {
+        return means.map(Means::must)
+                .or(() -> takesBack.map(t -> t.share() < 1 ? Must.MOVED : Must.REMOVED))
+                .orElse(technique.works().must());
+    }
+
+    /** What bounds the time in which it can be done. */
+    Works.Window window() {
+        if (means.isPresent()) {
+            return Works.Window.MATERIAL;
+        }
+        return takesBack.isPresent() ? Works.Window.NONE : technique.works().window();
+    }
+
+    /** Must be done inside a window. */
+    public boolean keepsWindow() {
+        return window() != Works.Window.NONE;
     }
 }

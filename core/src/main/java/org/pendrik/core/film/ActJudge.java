@@ -3,6 +3,7 @@ package org.pendrik.core.film;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.function.ToDoubleFunction;
 import org.pendrik.core.film.Finding.Rule;
@@ -10,18 +11,20 @@ import org.pendrik.core.film.Finding.Severity;
 import org.pendrik.core.units.Climate;
 
 /**
- * Judges one act on one column, given how old each coat of it is. The rules stand here, the
- * sentences in {@link Sayings}.
+ * Judges one act on one column, given how old each coat of it is when the work begins there. The
+ * rules stand here, the sentences in {@link Sayings}.
  */
 final class ActJudge {
-    /** A slow binder beneath this cure fraction wrinkles under a hardening film. */
+    /** A slow binder beneath this cure fraction wrinkles under a hot film. */
     static final double TRAPS_BELOW = 0.7;
 
     private static final double WET_BELOW = CureAnchors.Q_TOUCH;
     private static final double SOFT_BELOW = CureAnchors.Q_RECOAT;
 
-    /** A wash that wipes off less cleanly than this has stained. */
-    private static final double STAINS_BELOW = 0.4;
+    /** A coat that leaves less than this of what lies beneath to be seen hides it. */
+    private static final double HIDES_FROM = 0.8;
+
+    private static final double MOST_OF_IT = 0.5;
 
     private final BiteTable bites;
     private final Climate air;
@@ -44,188 +47,376 @@ final class ActJudge {
         void add(Rule rule, Severity severity, Supplier<Finding> finding);
     }
 
+    /** An act on a column with what it means there and what it runs into. */
+    private record Meeting(
+            Act act,
+            Column column,
+            List<Layer> targets,
+            int blending,
+            ToDoubleFunction<Layer> ageOf,
+            Sayings say) {
+        static Meeting of(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
+            List<Layer> targets = act.worksOnCoats() ? column.targets(act) : List.of();
+            return new Meeting(
+                    act,
+                    column,
+                    targets,
+                    column.blending(act, ageOf),
+                    ageOf,
+                    new Sayings(act, column));
+        }
+
+        double q(Layer l) {
+            return l.cureAfter(ageOf.applyAsDouble(l));
+        }
+
+        boolean runsInto(int layer) {
+            return layer >= column.live().size() - blending;
+        }
+
+        /** A second tone on the first while that is leathery: it pulls at it. */
+        boolean drags(int layer) {
+            Layer l = column.live().get(layer);
+            double q = q(l);
+            return q >= WET_BELOW
+                    && q < SOFT_BELOW
+                    && layer == column.live().size() - 1 - blending
+                    && Column.mayBlend(act, l);
+        }
+
+        /** Work by hand on a small part is seen while it happens. */
+        Severity mild(Severity s) {
+            return act.isLocal() ? milder(s) : s;
+        }
+    }
+
+    private static Severity milder(Severity s) {
+        return s == Severity.STOP ? Severity.WARN : Severity.NOTE;
+    }
+
     Judgement judge(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
         List<Finding> out = new ArrayList<>();
-        Reach reach = look(act, column, ageOf, (_, _, finding) -> out.add(finding.get()));
+        Reach reach =
+                look(Meeting.of(act, column, ageOf), (_, _, finding) -> out.add(finding.get()));
         return new Judgement(out, reach);
     }
 
     /** Weight of what waiting could heal; the same findings without their sentences. */
     int healable(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
-        Sayings say = new Sayings(act, column);
-        List<Layer> targets = targets(act, column);
+        Meeting m = Meeting.of(act, column, ageOf);
         int[] sum = new int[1];
         Finds out = (rule, severity, _) -> sum[0] += rule.timeHeals() ? severity.weight() : 0;
-        drying(act, column, targets, ageOf, say, out);
-        softness(act, column, ageOf, say, out);
-        Reach reach = Reach.into(column, act.carrier(), act.technique().action(), bites, ageOf);
-        reached(act, column, targets, reach, say, out);
+        drying(m, out);
+        softness(m, out);
+        reached(m, Reach.into(act, column, m.targets, bites, ageOf), out);
         return sum[0];
-    }
-
-    private static List<Layer> targets(Act act, Column column) {
-        return act.technique().worksOnCoats() || act.takesBack().isPresent()
-                ? column.targets(act)
-                : List.of();
     }
 
     /** Weight of everything that is found; the same findings without their sentences. */
     int weight(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
         int[] sum = new int[1];
-        look(act, column, ageOf, (_, severity, _) -> sum[0] += severity.weight());
+        look(Meeting.of(act, column, ageOf), (_, severity, _) -> sum[0] += severity.weight());
         return sum[0];
     }
 
-    private Reach look(Act act, Column column, ToDoubleFunction<Layer> ageOf, Finds out) {
-        Sayings say = new Sayings(act, column);
-        List<Layer> targets = targets(act, column);
-        loose(act, column, targets, say, out);
-        tooth(act, column, say, out);
-        drying(act, column, targets, ageOf, say, out);
-        softness(act, column, ageOf, say, out);
-        Reach reach = Reach.into(column, act.carrier(), act.technique().action(), bites, ageOf);
-        reached(act, column, targets, reach, say, out);
-        if (act.technique().worksOnCoats() || act.takesBack().isPresent()) {
-            worked(act, column, targets, reach, ageOf, say, out);
+    private Reach look(Meeting m, Finds out) {
+        loose(m, out);
+        tooth(m, out);
+        key(m, out);
+        buried(m, out);
+        drying(m, out);
+        softness(m, out);
+        Reach reach = Reach.into(m.act, m.column, m.targets, bites, m.ageOf);
+        reached(m, reach, out);
+        if (m.act.worksOnCoats()) {
+            worked(m, reach, out);
         }
         return reach;
     }
 
-    private static void loose(Act act, Column column, List<Layer> targets, Sayings say, Finds out) {
-        var loose = column.loose();
-        if (loose.isEmpty() || targets.contains(loose.get())) {
+    /** Dry tools, hands and film on powder; what liquids do to it is their reach. */
+    private static void loose(Meeting m, Finds out) {
+        Optional<Layer> loose = m.column.loose();
+        Act act = m.act;
+        if (loose.isEmpty() || m.targets.contains(loose.get()) || sticks(act)) {
             return;
         }
-        if (act.technique().action().touches() || act.technique().disturbs()) {
-            Severity severity =
-                    act.technique().action().touches() ? Severity.STOP : disturbance(act);
-            out.add(Rule.LOOSE, severity, () -> say.looseTouched(loose.get(), severity));
-        } else if (act.technique().action() != Action.DRY && !act.material().isClear()) {
-            out.add(Rule.LOOSE, Severity.WARN, () -> say.looseBlown(loose.get()));
+        boolean dryTool = act.technique().action() == Action.DRY_BRUSH;
+        if (dryTool || disturbs(act, m.column.zone(), m.column.zone())) {
+            Severity severity = dryTool ? Severity.WARN : disturbance(act);
+            out.add(Rule.LOOSE, severity, () -> m.say.looseTouched(loose.get(), severity));
         }
     }
 
-    /** Packing ruins loose matter; turning and holding the model may. */
+    /** Whether an act on a zone moves powder that lies on one: by hands, film, or a turn. */
+    private static boolean disturbs(Act act, Zone worked, Zone powdered) {
+        return act.technique().handling().handles()
+                || switch (act.technique().handling().orientation()) {
+                    case UPRIGHT -> false;
+                    case FACE_UP -> worked.face() != powdered.face();
+                    case ON_ITS_SIDE, UPSIDE_DOWN -> true;
+                };
+    }
+
+    /** Packing and taping ruin loose matter; turning and holding the model may. */
     private static Severity disturbance(Act act) {
-        boolean sealed = act.technique().handling().needsCure() >= CureAnchors.Q_FULL;
-        return sealed ? Severity.STOP : Severity.WARN;
+        return act.technique().packs() || act.technique().tapes() ? Severity.STOP : Severity.WARN;
     }
 
     /** What an act does to loose matter on zones that it does not work on. */
     static List<Finding> elsewhere(Act act, Collection<Column> columns) {
         List<Finding> out = new ArrayList<>();
-        if (act.technique().disturbs()) {
-            for (Column c : columns) {
-                var loose = c.loose();
-                if (loose.isPresent() && !act.zones().contains(c.zone().key())) {
-                    out.add(new Sayings(act, c).looseTouched(loose.get(), disturbance(act)));
-                }
-            }
-        }
+        beside(
+                act,
+                columns,
+                (c, loose, severity) -> out.add(new Sayings(act, c).looseBeside(loose, severity)));
         return out;
     }
 
     /** As {@link #elsewhere}, the weight alone. */
     static int weightElsewhere(Act act, Collection<Column> columns) {
-        int sum = 0;
-        if (act.technique().disturbs()) {
-            for (Column c : columns) {
-                if (c.loose().isPresent() && !act.zones().contains(c.zone().key())) {
-                    sum += disturbance(act).weight();
-                }
+        int[] sum = new int[1];
+        beside(act, columns, (_, _, severity) -> sum[0] += severity.weight());
+        return sum[0];
+    }
+
+    private interface Beside {
+        void add(Column column, Layer loose, Severity severity);
+    }
+
+    private static void beside(Act act, Collection<Column> columns, Beside out) {
+        boolean wipes = act.action().touches() && !act.isLocal();
+        boolean moves =
+                wipes
+                        || act.technique().pressure()
+                        || act.technique().handling().handles()
+                        || act.technique().handling().orientation()
+                                != Technique.Orientation.UPRIGHT;
+        if (!moves) {
+            return;
+        }
+        List<Zone> worked =
+                columns.stream()
+                        .map(Column::zone)
+                        .filter(z -> act.zones().contains(z.key()))
+                        .toList();
+        for (Column c : columns) {
+            if (act.zones().contains(c.zone().key())) {
+                continue;
+            }
+            Optional<Layer> loose = c.loose();
+            if (loose.isEmpty()) {
+                continue;
+            }
+            Face face = c.zone().face();
+            boolean shaken = worked.stream().anyMatch(z -> disturbs(act, z, c.zone()));
+            boolean blown =
+                    act.technique().pressure()
+                            && worked.stream().anyMatch(z -> z.face().isBeside(face));
+            boolean brushed = wipes && worked.stream().anyMatch(z -> z.face() == face);
+            if (shaken) {
+                out.add(c, loose.get(), act.technique().packs() ? Severity.STOP : Severity.WARN);
+            } else if (blown || brushed) {
+                out.add(c, loose.get(), Severity.WARN);
             }
         }
-        return sum;
     }
 
-    private static void tooth(Act act, Column column, Sayings say, Finds out) {
-        if (act.technique().role() != Technique.Role.EFFECT) {
+    private static void tooth(Meeting m, Finds out) {
+        Act act = m.act;
+        boolean powder = m.column.loose().filter(l -> !m.targets.contains(l)).isPresent();
+        if (powder && sticks(act)) {
+            out.add(
+                    Rule.TOOTH,
+                    Severity.STOP,
+                    () -> m.say.tooth(Finish.LOOSE.tooth(), Severity.STOP));
             return;
         }
-        Finish finish = column.loose().isPresent() ? Finish.LOOSE : column.finish();
-        double tooth = finish.tooth();
-        Band band = act.technique().tooth();
-        if (band.isIdeal(tooth)) {
+        double tooth = powder ? Finish.LOOSE.tooth() : m.column.tooth();
+        act.onTooth(tooth)
+                .ifPresent(
+                        severity -> {
+                            boolean stains = act.stainsOn(tooth);
+                            out.add(
+                                    stains ? Rule.STAINS : Rule.TOOTH,
+                                    severity,
+                                    () ->
+                                            stains
+                                                    ? m.say.stains(tooth)
+                                                    : m.say.tooth(tooth, severity));
+                        });
+    }
+
+    /** A film that has to hold on the surface. */
+    private static boolean sticks(Act act) {
+        return act.technique().tapes() || act.isDecal();
+    }
+
+    /** Paint on a bare surface without a primer, and what then pulls it off. */
+    private static void key(Meeting m, Finds out) {
+        if (m.column.zone().substrate() != Substrate.BARE) {
             return;
         }
-        if (!band.isTolerable(tooth)) {
-            out.add(Rule.TOOTH, Severity.STOP, () -> say.tooth(finish, Severity.STOP));
-        } else if (act.technique().follow().isPresent()
-                && tooth > band.idealMax()
-                && WashBehaviour.on(tooth).removability() < STAINS_BELOW) {
-            out.add(Rule.STAINS, Severity.NOTE, () -> say.stains(finish));
-        } else {
-            out.add(Rule.TOOTH, Severity.NOTE, () -> say.tooth(finish, Severity.NOTE));
+        List<Layer> layers = m.column.live();
+        Optional<Layer> first = layers.stream().filter(l -> l.closed() == 1).findFirst();
+        Act act = m.act;
+        if (act.laysFilm()) {
+            Material p = act.material();
+            boolean film =
+                    act.technique().share() >= Layer.MOST_OF_A_ZONE
+                            && act.thickness().factor() >= Thickness.LIGHT.factor()
+                            && p.usual().factor() >= Thickness.NORMAL.factor();
+            if (first.isEmpty() && film && !p.keys()) {
+                out.add(Rule.NO_KEY, Severity.WARN, m.say::noKey);
+            }
+            return;
+        }
+        boolean pulls = act.technique().tapes() || act.action().stands();
+        if (pulls
+                && first.isPresent()
+                && first.get().material().hide() >= PAINTS_FROM
+                && !first.get().material().keys()
+                && !m.targets.contains(first.get())) {
+            out.add(Rule.NO_KEY, Severity.STOP, () -> m.say.pullsOff(first.get()));
         }
     }
 
-    private static void drying(
-            Act act,
-            Column column,
-            List<Layer> targets,
-            ToDoubleFunction<Layer> ageOf,
-            Sayings say,
-            Finds out) {
+    /** Covering strength from which a film is paint and no dirt. */
+    private static final double PAINTS_FROM = 1;
+
+    /** A film that hides, over effects that were finished before it. */
+    private static void buried(Meeting m, Finds out) {
+        Act act = m.act;
+        if (!act.laysFilm()
+                || act.technique().share() <= MOST_OF_IT
+                || act.material().cover(act.thickness()) < HIDES_FROM) {
+            return;
+        }
+        for (Layer l : m.column.live().reversed()) {
+            if (l.share() > MOST_OF_IT && l.material().cover(l.thickness()) >= HIDES_FROM) {
+                // what lies deeper is hidden already
+                return;
+            }
+            boolean together =
+                    act.madeFor() instanceof MadeFor.OfEffect && act.madeFor().equals(l.madeFor());
+            if (l.technique().role() == Technique.Role.EFFECT
+                    && !l.technique().isGround()
+                    && !together
+                    && !m.targets.contains(l)) {
+                out.add(Rule.BURIED, Severity.WARN, () -> m.say.buried(l));
+                return;
+            }
+        }
+    }
+
+    private static void drying(Meeting m, Finds out) {
+        Act act = m.act;
         if (!act.material().deposits()) {
             return;
         }
+        List<Layer> layers = m.column.live();
+        if (m.column.sinksIn(act, m.ageOf)) {
+            if (!act.technique().embeds()) {
+                Layer top = layers.getLast();
+                out.add(Rule.BLEND, Severity.NOTE, () -> m.say.sinksIn(top));
+            }
+            return;
+        }
+        if (act.technique().action() == Action.DRY) {
+            return;
+        }
         boolean hardensFast =
-                act.material()
-                        .binder()
-                        .filter(b -> !b.isOxidative() && b.drying() != Binder.Drying.NONE)
-                        .isPresent();
-        for (int i = column.live().size() - 1; i >= 0; i--) {
-            Layer l = column.live().get(i);
-            if (act.technique().keepsWindow() && targets.contains(l)) {
+                act.laysFilm()
+                        && act.material()
+                                .binder()
+                                .filter(b -> !b.isOxidative() && b.drying() != Binder.Drying.NONE)
+                                .isPresent();
+        for (int i = layers.size() - 1; i >= 0; i--) {
+            Layer l = layers.get(i);
+            if (act.keepsWindow() && m.targets.contains(l)) {
                 // laid into it while it is open
                 continue;
             }
-            double q = l.cureAfter(ageOf.applyAsDouble(l));
-            if (hardensFast && l.binder().isOxidative() && q < TRAPS_BELOW) {
-                out.add(Rule.TRAPPED, Severity.STOP, () -> say.trapped(l, q));
+            double q = m.q(l);
+            if (m.runsInto(i)) {
+                out.add(Rule.BLEND, Severity.NOTE, () -> m.say.blends(l, q));
+            } else if (m.drags(i)) {
+                Severity severity = m.mild(Severity.WARN);
+                out.add(Rule.WET, severity, () -> m.say.drags(l, q, severity));
+            } else if (hardensFast && l.binder().isOxidative() && q < TRAPS_BELOW) {
+                Severity severity = traps(act, l, q);
+                out.add(Rule.TRAPPED, severity, () -> m.say.trapped(l, q, severity));
             } else if (q < SOFT_BELOW) {
-                Severity severity = q < WET_BELOW ? Severity.STOP : Severity.WARN;
-                out.add(Rule.WET, severity, () -> say.wet(l, q, severity));
-            } else if (act.material().binder().filter(Binder::isWaterborne).isPresent()
+                Severity severity = wet(m, l, q);
+                out.add(Rule.WET, severity, () -> m.say.wet(l, q, severity));
+            } else if (act.laysFilm()
+                    && act.material().binder().filter(Binder::isWaterborne).isPresent()
                     && l.binder().isOxidative()
-                    && i == column.live().size() - 1) {
-                out.add(Rule.SLOW, Severity.NOTE, () -> say.slow(l, q));
+                    && i == layers.size() - 1) {
+                out.add(Rule.SLOW, Severity.NOTE, () -> m.say.slow(l, q));
             }
         }
     }
 
-    private static void softness(
-            Act act, Column column, ToDoubleFunction<Layer> ageOf, Sayings say, Finds out) {
-        double needed = act.technique().handling().needsCure();
-        if (needed == 0) {
+    /** How bad a hardening film over a slow one of this cure fraction is. */
+    private static Severity traps(Act act, Layer slow, double q) {
+        if (slow.technique().action() == Action.DRY_BRUSH) {
+            return Severity.WARN;
+        }
+        boolean hot = act.material().binder().filter(Binder::isHot).isPresent();
+        return hot || q < WET_BELOW || !slow.isThin() ? Severity.STOP : Severity.WARN;
+    }
+
+    private static Severity wet(Meeting m, Layer l, double q) {
+        boolean family =
+                m.act.material().binder().filter(b -> b.blendsWith(l.binder())).isPresent();
+        Severity broad = q < WET_BELOW && !family ? Severity.STOP : Severity.WARN;
+        return m.act.action().isMist() || m.act.isLocal() ? milder(broad) : broad;
+    }
+
+    private static void softness(Meeting m, Finds out) {
+        Technique.Handling h = m.act.technique().handling();
+        if (h.needsCure() == 0) {
             return;
         }
-        for (Layer l : column.live()) {
-            double q = l.cureAfter(ageOf.applyAsDouble(l));
-            if (q < needed) {
-                out.add(Rule.SOFT, Severity.STOP, () -> say.soft(l, q, needed));
+        for (Layer l : m.column.live()) {
+            double q = m.q(l);
+            if (q < h.needsCure()) {
+                Severity severity = h.lowTack() && q >= WET_BELOW ? Severity.WARN : Severity.STOP;
+                out.add(Rule.SOFT, severity, () -> m.say.soft(l, q, h.needsCure(), severity));
             }
         }
     }
 
-    private static void reached(
-            Act act, Column column, List<Layer> targets, Reach reach, Sayings say, Finds out) {
-        boolean binds = act.material().isClear() && !act.technique().action().touches();
-        for (Reach.Met m : reach.met()) {
+    private static void reached(Meeting m, Reach reach, Finds out) {
+        Act act = m.act;
+        boolean binds = act.material().isClear() && !act.action().touches();
+        for (Reach.Met met : reach.met()) {
+            if (met.effect() == Reach.Effect.UNTOUCHED) {
+                continue;
+            }
+            Optional<Layer> layer = met.in(m.column);
             boolean meant =
-                    m.layer() == Reach.LETTERING
+                    met.layer() == Reach.LETTERING
                             ? act.technique().works().meansLettering()
-                            : m.in(column).filter(targets::contains).isPresent();
-            boolean bound = binds && m.in(column).filter(Layer::isLoose).isPresent();
-            if (meant || bound || m.effect() == Reach.Effect.UNTOUCHED) {
-                continue;
-            }
+                            : layer.filter(m.targets::contains).isPresent();
+            boolean blends = met.layer() >= 0 && (m.runsInto(met.layer()) || m.drags(met.layer()));
+            boolean bound = binds && layer.filter(Layer::isLoose).isPresent();
             // over what is taken back, everything comes off with it
-            if (act.takesBack().isPresent() && above(column, targets, m)) {
+            boolean above = act.takesBack().isPresent() && above(m.column, m.targets, met);
+            boolean powder = layer.filter(Layer::isLoose).isPresent();
+            if (meant || blends || bound || above || (powder && sticks(act))) {
                 continue;
             }
-            Severity severity = m.effect() == Reach.Effect.BROKEN ? Severity.STOP : Severity.WARN;
-            out.add(Rule.REACH, severity, () -> say.reached(m, severity));
+            Severity broad = met.effect() == Reach.Effect.BROKEN ? Severity.STOP : Severity.WARN;
+            Severity severity = m.mild(broad);
+            out.add(
+                    powder ? Rule.LOOSE : Rule.REACH,
+                    severity,
+                    () ->
+                            powder
+                                    ? m.say.looseWetted(layer.get(), severity)
+                                    : m.say.reached(met, severity));
         }
     }
 
@@ -233,74 +424,51 @@ final class ActJudge {
         return !targets.isEmpty() && m.layer() > column.live().indexOf(targets.getLast());
     }
 
-    private void worked(
-            Act act,
-            Column column,
-            List<Layer> targets,
-            Reach reach,
-            ToDoubleFunction<Layer> ageOf,
-            Sayings say,
-            Finds out) {
-        if (act.technique().works().meansLettering()) {
-            if (!column.lettering()) {
-                out.add(Rule.NO_TARGET, Severity.STOP, say::noTarget);
-            } else if (!reach.does(Reach.LETTERING, act.technique().works().wanted())) {
-                out.add(Rule.TOO_LITTLE, Severity.STOP, say::lettersStay);
+    private void worked(Meeting m, Reach reach, Finds out) {
+        Works works = m.act.technique().works();
+        if (m.act.means().isEmpty() && works.meansLettering()) {
+            if (!m.column.lettering()) {
+                out.add(Rule.NO_TARGET, Severity.STOP, m.say::noTarget);
+            } else if (!reach.does(Reach.LETTERING, m.act.must())) {
+                out.add(Rule.TOO_LITTLE, Severity.STOP, m.say::lettersStay);
             }
             return;
         }
-        if (targets.isEmpty()) {
-            out.add(Rule.NO_TARGET, Severity.STOP, say::noTarget);
+        if (m.targets.isEmpty()) {
+            if (!m.act.isOptional()) {
+                out.add(Rule.NO_TARGET, Severity.STOP, m.say::noTarget);
+            }
             return;
         }
-        Layer deepest = targets.getLast();
-        if (!reach.does(column.live().indexOf(deepest), wanted(act))) {
-            double hit = reach.hit(column.live().indexOf(deepest));
-            out.add(Rule.TOO_LITTLE, Severity.STOP, () -> say.tooLittle(targets, hit));
-        }
-        window(act, targets, ageOf, say, out);
+        window(m, reach, out);
     }
 
-    /** Thinning a coat asks for less than taking it off. */
-    static Reach.Effect wanted(Act act) {
-        return act.takesBack()
-                .map(t -> t.share() < 1 ? Reach.Effect.SOFTENED : Reach.Effect.BROKEN)
-                .orElse(act.technique().works().wanted());
-    }
-
-    private void window(
-            Act act, List<Layer> targets, ToDoubleFunction<Layer> ageOf, Sayings say, Finds out) {
-        switch (act.technique().works().window()) {
-            case NONE -> {}
-            case BITE -> {
-                Layer top = targets.getFirst();
-                double q = top.cureAfter(ageOf.applyAsDouble(top));
-                if (q < WET_BELOW) {
-                    out.add(Rule.WINDOW, Severity.STOP, () -> say.tooFresh(top, q));
-                }
+    private void window(Meeting m, Reach reach, Finds out) {
+        Workable work = new Workable(m.act, m.column, m.targets, bites, air);
+        Layer top = m.targets.getFirst();
+        switch (work.at(m.ageOf)) {
+            case SMEARS -> {
+                double q = m.q(top);
+                out.add(Rule.WINDOW, Severity.STOP, () -> m.say.tooFresh(top, q));
             }
-            case MATERIAL -> {
-                for (Layer coat : targets) {
-                    if (coat.material().window().isEmpty()) {
-                        continue;
-                    }
-                    WorkWindow w = windowOf(coat, air);
-                    double age = ageOf.applyAsDouble(coat);
-                    if (age > w.untilMinutes()) {
-                        out.add(Rule.WINDOW, Severity.STOP, () -> say.tooLate(coat, w, age));
-                    } else if (age < w.fromMinutes()) {
-                        out.add(Rule.WINDOW, Severity.WARN, () -> say.tooEarly(coat, w, age));
-                    }
+            case EARLY -> out.add(Rule.WINDOW, Severity.WARN, () -> m.say.tooEarly(work, m.ageOf));
+            case LATE -> out.add(Rule.WINDOW, Severity.STOP, () -> m.say.tooLate(work, m.ageOf));
+            case STUCK -> {
+                Layer stuck = work.stuck(m.ageOf);
+                Layer l = stuck == null ? m.targets.getLast() : stuck;
+                double hit = reach.hit(m.column.live().indexOf(l));
+                out.add(Rule.TOO_LITTLE, Severity.STOP, () -> m.say.tooLittle(m.targets, l, hit));
+            }
+            case OPEN -> {
+                int takes = m.act.span(m.column.zone().key()).minutes();
+                Workable.State end = work.closed(l -> m.ageOf.applyAsDouble(l) + takes);
+                if (m.act.keepsWindow() && end != Workable.State.OPEN) {
+                    out.add(
+                            Rule.WINDOW,
+                            Severity.WARN,
+                            () -> m.say.endsLate(work, m.ageOf, takes, end));
                 }
             }
         }
-    }
-
-    /** The work window of a coat in this air; thickness does not move it, the bench's pace does. */
-    static WorkWindow windowOf(Layer coat, Climate air) {
-        WorkWindow w = coat.material().window().orElseThrow();
-        double slow =
-                CureClock.slowing(coat.binder(), air, Thickness.NORMAL) * coat.material().pace();
-        return new WorkWindow(w.fromMinutes() * slow, w.untilMinutes() * slow);
     }
 }

@@ -51,6 +51,19 @@ public enum Binder {
         return drying == Drying.WATER && this != DECAL_FILM;
     }
 
+    /**
+     * Wet coats of the two run into one: oil and enamel are one family, water-borne acrylics are
+     * one.
+     */
+    boolean blendsWith(Binder other) {
+        return isOxidative() ? other.isOxidative() : this == WATERBORNE_ACRYLIC && other == this;
+    }
+
+    /** Its solvent bites almost everything as it lands. */
+    boolean isHot() {
+        return this == LACQUER;
+    }
+
     /** Lies loose until a clear binds it. */
     public boolean isLoose() {
         return this == LOOSE_POWDER;

@@ -10,6 +10,7 @@ public sealed interface Carrier {
     /** A carrier of the bite table other than alcohol. */
     enum Named implements Carrier {
         WATER(Solvent.W, "water"),
+        WARM_WATER(Solvent.W, "warm water"),
         SOAPY_WATER(Solvent.WD, "water with detergent"),
         ACRYLIC_REDUCER(Solvent.AR, "acrylic reducer"),
         ODOURLESS_SPIRIT(Solvent.MS, "odourless spirit"),
@@ -49,6 +50,14 @@ public sealed interface Carrier {
         }
     }
 
+    /**
+     * What reaches the topmost coat, where a liquid at room temperature is 1: warm water gets half
+     * as far again.
+     */
+    default double reach() {
+        return this == Named.WARM_WATER ? 1.5 : 1;
+    }
+
     /** The name a person knows it by. */
     default String spoken() {
         return switch (this) {
@@ -60,14 +69,19 @@ public sealed interface Carrier {
 
     /**
      * Reads a carrier as the tables write it: NONE, I with a strength for alcohol, or a column of
-     * the bite table.
+     * the bite table, WW for warm water.
+     *
+     * @throws IllegalArgumentException when it is none of these
      */
-    static Carrier parse(String text) {
+    public static Carrier parse(String text) {
         if (text.equals("NONE")) {
             return new Dry();
         }
         if (text.matches("I\\d{1,3}")) {
             return new Alcohol(Integer.parseInt(text.substring(1)));
+        }
+        if (text.equals("WW")) {
+            return Named.WARM_WATER;
         }
         return switch (Solvent.valueOf(text)) {
             case Solvent s -> {

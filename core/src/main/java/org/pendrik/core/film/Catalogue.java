@@ -93,8 +93,9 @@ public final class Catalogue {
 
     private void requireKnown(Technique t) {
         List<String> others = new ArrayList<>(t.follow().stream().toList());
-        t.works().on().forEach(others::addAll);
-        others.removeIf(k -> techniques.containsKey(k) || k.equals(Works.LETTERING));
+        others.addAll(t.works().techniques());
+        others.addAll(t.blends());
+        others.removeIf(k -> techniques.containsKey(k) || k.equals(Technique.BLENDS_WITH_ANY));
         List<String> missing = new ArrayList<>(t.materials());
         missing.removeIf(materials::containsKey);
         missing.addAll(others);
@@ -135,6 +136,9 @@ public final class Catalogue {
      */
     public Material material(String key) {
         Material m = materials.get(key);
+        if (m == null && key.matches("alcohol-\\d{1,2}")) {
+            return diluted(Integer.parseInt(key.substring("alcohol-".length())));
+        }
         if (m == null) {
             throw new InvalidInput(
                     "Material",
@@ -178,6 +182,21 @@ public final class Catalogue {
                                                 && m.binder().equals(material.binder()));
     }
 
+    /** Alcohol let down to any strength, in per cent by volume. */
+    private Material diluted(int percent) {
+        return material("alcohol-35").named("alcohol-" + percent, new Carrier.Alcohol(percent));
+    }
+
+    /**
+     * Whether a technique can use a material: one of its own, or its alcohol let down otherwise.
+     */
+    public static boolean canUse(Technique technique, Material material) {
+        return technique.materials().contains(material.key())
+                || (material.carrier() instanceof Carrier.Alcohol
+                        && !material.deposits()
+                        && technique.materials().stream().anyMatch(k -> k.startsWith("alcohol-")));
+    }
+
     /** The material that a technique starts with. */
     public Material startingMaterial(Technique technique) {
         return material(technique.materials().getFirst());
@@ -203,6 +222,8 @@ public final class Catalogue {
                                         r.number("recoat_min"),
                                         r.number("full_min")))
                         : Optional.empty(),
+                r.has("usual") ? r.of("usual", Thickness.class) : Thickness.NORMAL,
+                r.yes("keys"),
                 r.has("work_from_min")
                         ? Optional.of(
                                 new WorkWindow(
@@ -240,6 +261,9 @@ public final class Catalogue {
                         r.number("ok_max")),
                 works(r),
                 r.has("follow") ? Optional.of(r.text("follow")) : Optional.empty(),
+                r.has("blends") ? Arrays.asList(r.text("blends").split("\\|", -1)) : List.of(),
+                r.yes("local"),
+                r.yes("pressure"),
                 r.yes("embeds"),
                 new Technique.Hands(
                         r.number("base_min"),
@@ -253,6 +277,7 @@ public final class Catalogue {
                         r.of("orientation", Technique.Orientation.class),
                         r.yes("handles"),
                         r.number("needs_cure", 0),
+                        r.yes("low_tack"),
                         r.text("masking")),
                 new Technique.Texts(
                         r.text("stroke"),
@@ -273,8 +298,7 @@ public final class Catalogue {
                                             + r.text("window")
                                             + ") must be material, bite, target or empty");
                 };
-        Reach.Effect wanted =
-                r.has("wanted") ? r.of("wanted", Reach.Effect.class) : Reach.Effect.BROKEN;
-        return new Works(Works.parse(r.text("acts_on")), window, wanted);
+        Must must = r.has("must") ? r.of("must", Must.class) : Must.REMOVED;
+        return Works.parse(r.text("acts_on"), window, must);
     }
 }

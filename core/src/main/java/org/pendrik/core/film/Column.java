@@ -3,6 +3,8 @@ package org.pendrik.core.film;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.paint.Look;
@@ -13,9 +15,12 @@ public final class Column {
     /** Less than this share of a coat is as good as none. */
     private static final double GONE = 0.05;
 
+    private static final List<String> LOOSE = List.of(Works.LOOSE);
+
     private final Zone zone;
     private final List<Layer> layers = new ArrayList<>();
     private boolean lettering;
+    private boolean masked;
 
     Column(Zone zone) {
         this.zone = zone;
@@ -27,6 +32,7 @@ public final class Column {
         Column out = new Column(zone);
         out.layers.addAll(layers);
         out.lettering = lettering;
+        out.masked = masked;
         return out;
     }
 
@@ -34,18 +40,94 @@ public final class Column {
         layers.add(layer);
     }
 
-    /** What an act leaves here: a coat, less of a coat, or no lettering. */
+    /** What an act leaves here: a coat, less of a coat, a mask, or no lettering. */
     void leave(Act act, Climate air) {
         act.takesBack().ifPresent(this::takeBack);
         if (act.technique().works().meansLettering()) {
             lettering = false;
         }
-        // what is dropped into a coat is held by its binder
-        var held =
-                act.technique().embeds()
-                        ? targets(act).stream().findFirst().map(Layer::binder)
-                        : Optional.<Binder>empty();
-        act.material().binder().ifPresent(b -> lay(Layer.of(act, held.orElse(b), air)));
+        masked = Masks.after(act, masked);
+        act.material().binder().ifPresent(b -> lay(act, b, air));
+    }
+
+    private void lay(Act act, Binder own, Climate air) {
+        long begin = act.beginOn(zone.key());
+        ToDoubleFunction<Layer> age = l -> (double) (begin - l.laidAt());
+        int open = blending(act, age);
+        Layer fresh = Layer.of(act, zone.key(), held(act, own, age), air);
+        if (open == 0) {
+            lay(fresh);
+            return;
+        }
+        // they run into one coat, with the age of the younger and the thickness of all
+        int from = layers.size() - open;
+        double coats = fresh.coats();
+        for (int i = from; i < layers.size(); i++) {
+            // what is one coat already says the thickness of all of it
+            boolean counted = i + 1 < layers.size() && layers.get(i + 1).fused();
+            coats += counted ? 0 : layers.get(i).coats();
+        }
+        for (int i = from; i < layers.size(); i++) {
+            Layer l = layers.get(i);
+            layers.set(i, l.blended(coats, fresh.laidAt(), i > from || l.fused(), air));
+        }
+        lay(fresh.blended(coats, fresh.laidAt(), true, air));
+    }
+
+    /** What is dropped into a wet coat is held by its binder. */
+    private Binder held(Act act, Binder own, ToDoubleFunction<Layer> ageOf) {
+        if (act.technique().embeds()) {
+            return targets(act).stream().findFirst().map(Layer::binder).orElse(own);
+        }
+        return sinksIn(act, ageOf) ? layers.getLast().binder() : own;
+    }
+
+    /** Dry powder on a coat that is still wet sticks in it. */
+    boolean sinksIn(Act act, ToDoubleFunction<Layer> ageOf) {
+        return act.technique().action() == Action.DRY
+                && act.material().binder().filter(Binder::isLoose).isPresent()
+                && !layers.isEmpty()
+                && layers.getLast().cureAfter(ageOf.applyAsDouble(layers.getLast()))
+                        < CureAnchors.Q_TOUCH;
+    }
+
+    /**
+     * How many coats from the top down an act runs into: those of its family that are not touch dry
+     * where its technique blends with theirs, or where it has been laid.
+     */
+    int blending(Act act, ToDoubleFunction<Layer> ageOf) {
+        int n = 0;
+        for (int i = layers.size() - 1; i >= 0; i--) {
+            Layer l = layers.get(i);
+            boolean runs = isKin(act, l) && (act.done() || seeks(act, l));
+            if (!runs || l.cureAfter(ageOf.applyAsDouble(l)) >= CureAnchors.Q_TOUCH) {
+                break;
+            }
+            n++;
+        }
+        return n;
+    }
+
+    /** Whether an act means to run into a coat of its family, however far that has cured. */
+    static boolean mayBlend(Act act, Layer l) {
+        return isKin(act, l) && seeks(act, l);
+    }
+
+    /** A blending technique on a film of the same family. */
+    private static boolean isKin(Act act, Layer l) {
+        return act.laysFilm()
+                && !act.technique().blends().isEmpty()
+                && act.material().binder().filter(l.binder()::blendsWith).isPresent()
+                && l.technique().action() != Action.DRY_BRUSH;
+    }
+
+    private static boolean seeks(Act act, Layer l) {
+        List<String> with = act.technique().blends();
+        boolean sameEffect =
+                act.madeFor() instanceof MadeFor.OfEffect && act.madeFor().equals(l.madeFor());
+        return sameEffect
+                || with.contains(Technique.BLENDS_WITH_ANY)
+                || with.contains(l.technique().key());
     }
 
     private void takeBack(Act.TakenBack what) {
@@ -66,7 +148,13 @@ public final class Column {
     static boolean isChangedBy(Act act) {
         return act.material().deposits()
                 || act.takesBack().isPresent()
-                || act.technique().works().meansLettering();
+                || act.technique().works().meansLettering()
+                || Masks.changedBy(act);
+    }
+
+    /** A film or liquid keeps what is sprayed off it. */
+    boolean masked() {
+        return masked;
     }
 
     /** Factory lettering still lies on the substrate. */
@@ -78,6 +166,7 @@ public final class Column {
     boolean agesAs(Column other) {
         return zone.substrate() == other.zone.substrate()
                 && lettering == other.lettering
+                && masked == other.masked
                 && layers.equals(other.layers);
     }
 
@@ -95,15 +184,31 @@ public final class Column {
         return layers;
     }
 
-    /** The finish that shows after the coats up to {@code count}. */
-    public Finish finishAfter(int count) {
-        for (int i = count - 1; i >= 0; i--) {
-            Optional<Finish> f = layers.get(i).material().finish();
-            if (f.isPresent()) {
-                return f.get();
+    /**
+     * How well the next coat grips after the coats up to {@code count}, 0 to 1: a coat on less than
+     * nine tenths of the zone does not change what the zone offers, a mist changes it by half, a
+     * decal lies on its own gloss.
+     */
+    double toothAfter(int count) {
+        double tooth = zone.substrate().finish().tooth();
+        for (int i = 0; i < count; i++) {
+            Layer l = layers.get(i);
+            Optional<Finish> f = l.material().finish();
+            if (f.isPresent() && f.get() != Finish.LOOSE && l.closed() > 0) {
+                tooth += (f.get().tooth() - tooth) * l.closed();
             }
         }
-        return zone.substrate().finish();
+        return tooth;
+    }
+
+    /** How well the next coat grips now, 0 to 1. */
+    public double tooth() {
+        return toothAfter(layers.size());
+    }
+
+    /** The finish that shows after the coats up to {@code count}: the one that grips most alike. */
+    public Finish finishAfter(int count) {
+        return Finish.nearest(toothAfter(count));
     }
 
     /** The finish that shows now. */
@@ -135,17 +240,28 @@ public final class Column {
     }
 
     /**
-     * The coats that an act means to work here, topmost first: what it takes back, else of the
-     * alternatives of its technique the one that lies highest; empty when there is none.
+     * The coats that an act means to work here, topmost first: what it names or takes back, else of
+     * the alternatives of its technique the one that lies highest; empty when there is none.
      */
     List<Layer> targets(Act act) {
+        if (act.means().isPresent()) {
+            Set<StepId> ids = act.means().get().actIds();
+            return layers.reversed().stream().filter(l -> ids.contains(l.actId())).toList();
+        }
         if (act.takesBack().isPresent()) {
             StepId id = act.takesBack().get().actId();
             return layers.stream().filter(l -> l.actId().equals(id)).limit(1).toList();
         }
+        if (act.technique().works().meansWhatever()) {
+            return List.copyOf(layers.reversed());
+        }
         List<Layer> best = List.of();
         int highest = -1;
         for (List<String> all : act.technique().works().on()) {
+            if (all.equals(LOOSE)) {
+                best = loose().map(List::of).orElse(best);
+                continue;
+            }
             List<Integer> found = all.stream().map(this::laidBy).sorted().toList().reversed();
             if (found.getLast() >= 0 && found.getFirst() > highest) {
                 highest = found.getFirst();
@@ -153,20 +269,6 @@ public final class Column {
             }
         }
         return best;
-    }
-
-    /** A decal's edge, and loose powder, let every carrier past; a clear on top closes them. */
-    boolean isOpen(int index) {
-        Layer l = layers.get(index);
-        if (l.binder() != Binder.DECAL_FILM && !l.isLoose()) {
-            return false;
-        }
-        for (int i = index + 1; i < layers.size(); i++) {
-            if (layers.get(i).binds()) {
-                return false;
-            }
-        }
-        return true;
     }
 
     /**

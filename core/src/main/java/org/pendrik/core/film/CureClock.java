@@ -7,7 +7,9 @@ import org.pendrik.core.units.Climate;
  *
  * <p>Evaporation: exp(−0.035 (T − 21)). Waterborne: the same times (1 − 0.50) / (1 − RH), at most
  * 4. Oxidation: doubled for every 10 °C colder, the usual rule for reactions of this kind.
- * Thickness: h^1.3. A bench factor from the user's own experience multiplies the lot.
+ * Thickness: (h / h_usual)^1.3, since the anchors are for the coat as that material is usually laid
+ * and an oil streak or a wash is thin by nature. A bench factor from the user's own experience
+ * multiplies the lot.
  */
 final class CureClock {
     private static final double EVAPORATION_PER_DEGREE = 0.035;
@@ -17,18 +19,22 @@ final class CureClock {
     private CureClock() {}
 
     /** Minutes that pass for one minute of cure at reference. */
-    static double slowing(Binder binder, Climate air, Thickness thickness) {
+    static double slowing(Binder binder, Climate air) {
         double warmth =
                 Math.exp(-EVAPORATION_PER_DEGREE * (air.celsius() - Climate.REFERENCE.celsius()));
-        double climate =
-                switch (binder.drying()) {
-                    case WATER -> warmth * damp(air);
-                    case EVAPORATION -> warmth;
-                    case OXIDATION ->
-                            Math.pow(2, (Climate.REFERENCE.celsius() - air.celsius()) / 10);
-                    case NONE -> 1;
-                };
-        return climate * Math.pow(thickness.factor(), THICKNESS_EXPONENT);
+        return switch (binder.drying()) {
+            case WATER -> warmth * damp(air);
+            case EVAPORATION -> warmth;
+            case OXIDATION -> Math.pow(2, (Climate.REFERENCE.celsius() - air.celsius()) / 10);
+            case NONE -> 1;
+        };
+    }
+
+    /**
+     * The same for a coat of some thickness against the usual one of its material, both above 0.
+     */
+    static double slowing(Binder binder, Climate air, double coats, double usualCoats) {
+        return slowing(binder, air) * Math.pow(coats / usualCoats, THICKNESS_EXPONENT);
     }
 
     private static double damp(Climate air) {

@@ -26,7 +26,12 @@ public record DryingTimes(
                                         .cure()
                                         .map(
                                                 c -> {
-                                                    Layer layer = Layer.of(act, b, air);
+                                                    Layer layer =
+                                                            Layer.of(
+                                                                    act,
+                                                                    act.zones().iterator().next(),
+                                                                    b,
+                                                                    air);
                                                     return new DryingTimes(
                                                             up(c.touchMinutes() * layer.slowing()),
                                                             up(c.recoatMinutes() * layer.slowing()),
@@ -35,7 +40,7 @@ public record DryingTimes(
                                                                     .window()
                                                                     .map(
                                                                             _ ->
-                                                                                    ActJudge
+                                                                                    Workable
                                                                                             .windowOf(
                                                                                                     layer,
                                                                                                     air)),

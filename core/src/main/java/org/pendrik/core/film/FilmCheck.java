@@ -44,7 +44,7 @@ public final class FilmCheck {
                 if (column == null) {
                     throw new IllegalStateException("zone " + zone + " vanished");
                 }
-                var j = judge.judge(act, column, l -> (double) (act.atMinute() - l.laidAt()));
+                var j = judge.judge(act, column, l -> (double) (act.beginOn(zone) - l.laidAt()));
                 found.addAll(j.findings());
                 byZone.put(zone, j.reach());
             }
@@ -53,6 +53,7 @@ public final class FilmCheck {
             lay(act, columns, question.air());
         }
         openWindows(question, found);
+        found.addAll(new Overspray(catalogue.bite(), question).findings());
         contrast(columns, question, found);
         return new FilmReport(merged(found, question), List.copyOf(columns.values()), reaches);
     }
@@ -78,13 +79,20 @@ public final class FilmCheck {
         List<Act> acts = question.acts();
         for (int i = 0; i < acts.size(); i++) {
             Act act = acts.get(i);
-            if (act.technique().follow().isEmpty() || act.material().window().isEmpty()) {
+            if (act.technique().follow().isEmpty() || !act.material().deposits()) {
                 continue;
             }
             Technique follow = catalogue.technique(act.technique().follow().get());
+            if (act.material().window().isEmpty()
+                    && follow.works().window() == Works.Window.MATERIAL) {
+                continue;
+            }
             List<String> open = new ArrayList<>(act.zones());
             for (int j = i + 1; j < acts.size(); j++) {
-                if (acts.get(j).technique().works().means(act.technique().key())) {
+                Act later = acts.get(j);
+                boolean named =
+                        later.means().filter(m -> m.actIds().contains(act.id())).isPresent();
+                if (named || later.technique().works().means(act.technique().key())) {
                     open.removeAll(acts.get(j).zones());
                 }
             }
@@ -92,7 +100,7 @@ public final class FilmCheck {
                 out.add(
                         new Finding(
                                 Rule.OPEN_WINDOW,
-                                Severity.WARN,
+                                Severity.NOTE,
                                 act.id(),
                                 open,
                                 List.of(act.material().name()),
@@ -122,7 +130,8 @@ public final class FilmCheck {
                     continue;
                 }
                 Act act = acts.get(l.actId());
-                if (clears == 0 || act == null || act.done()) {
+                // what is weathered fades under clears, what it lies on does not
+                if (clears == 0 || act == null || act.done() || l.technique().isGround()) {
                     continue;
                 }
                 double keeps = l.isLoose() ? kept * powderKept(layers, i) : kept;

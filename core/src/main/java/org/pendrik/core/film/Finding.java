@@ -58,6 +58,14 @@ public record Finding(
         TRAPPED(true),
         /** A coat that is not dry enough for the next. */
         WET(true),
+        /** A coat runs into one that is still open, or powder sticks in it. */
+        BLEND(false),
+        /** Paint on a bare surface without a primer, and what then pulls it off. */
+        NO_KEY(false),
+        /** A film that hides an effect that was finished. */
+        BURIED(false),
+        /** Spray settles on what has to stay clean. */
+        OVERSPRAY(false),
         /** A waterborne film over a slow one: it beads and takes its time. */
         SLOW(false),
         /** A coat that is not hard enough to be taped, held or packed. */

@@ -24,6 +24,17 @@ public enum Finish {
         return tooth;
     }
 
+    /** The finish of paint that grips most like this, of two the slicker; never loose powder. */
+    static Finish nearest(double tooth) {
+        Finish best = GLOSS;
+        for (Finish f : values()) {
+            if (f != LOOSE && Math.abs(f.tooth - tooth) < Math.abs(best.tooth - tooth) - 1e-9) {
+                best = f;
+            }
+        }
+        return best;
+    }
+
     /** As said at the bench. */
     public String label() {
         return label;

@@ -9,10 +9,15 @@ import org.pendrik.core.units.Climate;
  * @param technique how
  * @param material what
  * @param binder what stays of it
- * @param thickness how thick
- * @param laidAt minute in which it was laid
+ * @param thickness how thick it was laid
+ * @param coats how thick the coat is in which it lies, as a multiple of a normal one: more than its
+ *     own where it blended with others
+ * @param laidAt minute in which it was laid on this zone, or in which the youngest of those that it
+ *     blended with was
  * @param slowing minutes that pass for one minute of cure at reference
  * @param left share of it that is still there after what was taken back, 0 to 1
+ * @param madeFor what the act was there for
+ * @param fused it is one coat with the one beneath
  */
 public record Layer(
         StepId actId,
@@ -20,31 +25,100 @@ public record Layer(
         Material material,
         Binder binder,
         Thickness thickness,
+        double coats,
         long laidAt,
         double slowing,
-        double left) {
+        double left,
+        MadeFor madeFor,
+        boolean fused) {
+    /** From this share of a zone on a coat keeps something from something. */
+    static final double MOST_OF_A_ZONE = 0.9;
 
-    static Layer of(Act act, Binder binder, Climate air) {
+    private static final double HALF_CLOSED = 0.5;
+
+    static Layer of(Act act, String zone, Binder binder, Climate air) {
+        double coats = act.thickness().factor();
         return new Layer(
                 act.id(),
                 act.technique(),
                 act.material(),
                 binder,
                 act.thickness(),
-                act.endMinute(),
-                CureClock.slowing(binder, air, act.thickness()) * act.material().pace(),
-                1);
+                coats,
+                act.endOn(zone),
+                slowing(binder, act.material(), coats, air),
+                1,
+                act.madeFor(),
+                false);
+    }
+
+    private static double slowing(Binder binder, Material m, double coats, Climate air) {
+        return CureClock.slowing(binder, air, coats, m.usual().factor()) * m.pace();
     }
 
     /** What is left when a share of it was taken back. */
     Layer without(double share) {
         return new Layer(
-                actId, technique, material, binder, thickness, laidAt, slowing, left * (1 - share));
+                actId,
+                technique,
+                material,
+                binder,
+                thickness,
+                coats,
+                laidAt,
+                slowing,
+                left * (1 - share),
+                madeFor,
+                fused);
+    }
+
+    /** One coat of this thickness with its neighbours, as young as the youngest. */
+    Layer blended(double allCoats, long youngest, boolean withTheOneBeneath, Climate air) {
+        return new Layer(
+                actId,
+                technique,
+                material,
+                binder,
+                thickness,
+                allCoats,
+                youngest,
+                slowing(binder, material, allCoats, air),
+                left,
+                madeFor,
+                withTheOneBeneath);
     }
 
     /** Lies loose: nothing holds it. */
     boolean isLoose() {
         return binder.isLoose() && !technique.embeds();
+    }
+
+    /** Part of the zone on which it lies, 0 to 1. */
+    double share() {
+        return technique.share() * left;
+    }
+
+    /**
+     * What it keeps from what lies beneath, 0 to 1: all where it lies at least light on nine tenths
+     * of the zone, half as a mist there; chips, dots, streaks, decals and powder keep nothing.
+     */
+    double closed() {
+        if (binder == Binder.DECAL_FILM
+                || material.binder().filter(Binder::isLoose).isPresent()
+                || technique.action() == Action.DRY_BRUSH
+                || share() < MOST_OF_A_ZONE) {
+            return 0;
+        }
+        return closedBy(coats);
+    }
+
+    static double closedBy(double coats) {
+        return coats >= Thickness.LIGHT.factor() ? 1 : HALF_CLOSED;
+    }
+
+    /** A film of at most a light coat. */
+    boolean isThin() {
+        return coats <= Thickness.LIGHT.factor();
     }
 
     /** Cure fraction at an age in minutes; 1 for what does not dry. */
@@ -59,7 +133,7 @@ public record Layer(
 
     /** Binds loose matter beneath it. */
     boolean binds() {
-        return material.isClear();
+        return material.isClear() && share() >= MOST_OF_A_ZONE;
     }
 
     /** Dry film in micrometres. */

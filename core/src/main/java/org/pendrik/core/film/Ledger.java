@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.LongToIntFunction;
-import java.util.function.ToDoubleFunction;
 import org.pendrik.core.units.Climate;
 
 /**
@@ -51,7 +50,7 @@ public final class Ledger {
         List<Finding> found = new ArrayList<>();
         for (String zone : act.zones()) {
             found.addAll(
-                    judge.judge(act, on(zone), l -> (double) (act.atMinute() - l.laidAt()))
+                    judge.judge(act, on(zone), l -> (double) (act.beginOn(zone) - l.laidAt()))
                             .findings());
         }
         found.addAll(ActJudge.elsewhere(act, columns.values()));
@@ -63,7 +62,7 @@ public final class Ledger {
         ActJudge judge = new ActJudge(bites, air);
         int sum = ActJudge.weightElsewhere(act, columns.values());
         for (String zone : act.zones()) {
-            sum += judge.weight(act, on(zone), l -> (double) (act.atMinute() - l.laidAt()));
+            sum += judge.weight(act, on(zone), l -> (double) (act.beginOn(zone) - l.laidAt()));
         }
         return sum;
     }
@@ -86,27 +85,27 @@ public final class Ledger {
     public long earliest(Act act, long notBefore) {
         ActJudge judge = new ActJudge(bites, air);
         long at = notBefore;
-        if (act.technique().keepsWindow()) {
-            for (Map.Entry<StepId, WorkWindow> w : windows(act).entrySet()) {
-                for (String z : act.zones()) {
-                    for (Layer l : on(z).live()) {
-                        if (l.actId().equals(w.getKey())) {
-                            long opens = (long) Math.ceil(w.getValue().fromMinutes());
-                            at = Math.max(at, l.laidAt() + opens);
-                        }
-                    }
+        if (act.keepsWindow()) {
+            for (String z : act.zones()) {
+                Column c = on(z);
+                List<Layer> targets = c.targets(act);
+                if (!targets.isEmpty()) {
+                    long opens = opens(new Workable(act, c, targets, bites, air));
+                    at = Math.max(at, opens - act.span(z).from());
                 }
             }
         }
         for (String zone : act.zones()) {
-            at = healedFrom(judge, act, on(zone), at);
+            int later = act.span(zone).from();
+            at = healedFrom(judge, act, on(zone), at + later) - later;
         }
         return at;
     }
 
     /**
-     * From when on waiting helps an act on a column no more. What the drying alone asks for is
-     * known by inverting the cure curves; only where a carrier still bites then is it searched for.
+     * From when on waiting helps an act on a column no more, in minutes in which it begins there.
+     * What the drying alone asks for is known by inverting the cure curves; only where a carrier
+     * still bites then is it searched for.
      */
     private static long healedFrom(ActJudge judge, Act act, Column c, long notBefore) {
         int now = judge.healable(act, c, l -> (double) (notBefore - l.laidAt()));
@@ -119,7 +118,20 @@ public final class Ledger {
         }
         long dry = Math.max(notBefore, driedAt(act, c));
         if (judge.healable(act, c, l -> (double) (dry - l.laidAt())) == best) {
-            return dry;
+            boolean needed =
+                    dry > notBefore
+                            && judge.healable(act, c, l -> (double) (dry - 1 - l.laidAt())) > best;
+            // mists and small work do not have to wait until all is dry
+            return needed
+                    ? dry
+                    : notBefore
+                            + shortest(
+                                    dry - notBefore,
+                                    a ->
+                                            judge.healable(
+                                                    act,
+                                                    c,
+                                                    l -> (double) (notBefore + a - l.laidAt())));
         }
         return dry + shortest(a -> judge.healable(act, c, l -> (double) (dry + a - l.laidAt())));
     }
@@ -129,7 +141,7 @@ public final class Ledger {
                 Math.max(
                         act.technique().handling().needsCure(),
                         act.material().deposits() ? CureAnchors.Q_RECOAT : 0);
-        List<Layer> targets = act.technique().keepsWindow() ? c.targets(act) : List.of();
+        List<Layer> targets = act.keepsWindow() ? c.targets(act) : List.of();
         long at = Long.MIN_VALUE;
         for (Layer l : c.live()) {
             if (l.material().cure().isPresent() && !targets.contains(l)) {
@@ -140,78 +152,171 @@ public final class Ledger {
         return at;
     }
 
-    /** The least age of one coat at which an act may follow when all others are old. */
-    long waitFor(Layer layer, Act act) {
+    /** The least age of one coat of a zone at which an act may follow when all others are old. */
+    long waitFor(Layer layer, Act act, String zone) {
         ActJudge judge = new ActJudge(bites, air);
+        Column c = on(zone);
         return shortest(
-                a -> {
-                    ToDoubleFunction<Layer> ageOf =
-                            l -> (double) (l.equals(layer) ? a : HORIZON_MINUTES);
-                    int sum = 0;
-                    for (String z : act.zones()) {
-                        sum += judge.healable(act, on(z), ageOf);
-                    }
-                    return sum;
-                });
+                a -> judge.healable(act, c, l -> (double) (l.equals(layer) ? a : HORIZON_MINUTES)));
     }
 
     /** The span that an act has to keep; empty when it works nothing that has one. */
     Optional<Timing.WorkSpan> span(Act act) {
-        @org.jspecify.annotations.Nullable StepId coatId = null;
-        String coat = "";
-        long opens = Long.MIN_VALUE;
-        long closes = Long.MAX_VALUE;
-        Map<StepId, WorkWindow> windows = windows(act);
-        long latest = Long.MIN_VALUE;
-        for (String z : act.zones()) {
-            for (Layer l : on(z).live()) {
-                WorkWindow w = windows.get(l.actId());
-                if (w == null) {
-                    continue;
-                }
-                opens = Math.max(opens, l.laidAt() + (long) Math.ceil(w.fromMinutes()));
-                closes = Math.min(closes, l.laidAt() + (long) Math.floor(w.untilMinutes()));
-                if (l.laidAt() >= latest) {
-                    latest = l.laidAt();
-                    coatId = l.actId();
-                    coat = l.material().name();
-                }
-            }
+        if (!act.keepsWindow()) {
+            return Optional.empty();
         }
-        return coatId == null
-                ? Optional.empty()
-                : Optional.of(new Timing.WorkSpan(coatId, act.id(), coat, opens, closes));
-    }
-
-    /** The work windows of the coats that an act works, by the acts that laid them. */
-    Map<StepId, WorkWindow> windows(Act act) {
-        Map<StepId, WorkWindow> out = new HashMap<>();
+        @org.jspecify.annotations.Nullable Layer youngest = null;
+        long opens = Long.MIN_VALUE;
+        long lastStart = Long.MAX_VALUE;
         for (String z : act.zones()) {
-            Column column = on(z);
-            List<Layer> targets = column.targets(act);
+            Column c = on(z);
+            List<Layer> targets = c.targets(act);
             if (targets.isEmpty()) {
                 continue;
             }
-            switch (act.technique().works().window()) {
-                case NONE -> {}
-                case MATERIAL -> {
-                    for (Layer l : targets) {
-                        if (l.material().window().isPresent()) {
-                            out.merge(l.actId(), ActJudge.windowOf(l, air), Ledger::both);
-                        }
-                    }
+            Workable work = new Workable(act, c, targets, bites, air);
+            long from = opens(work);
+            opens = Math.max(opens, from - act.span(z).from());
+            lastStart = Math.min(lastStart, closes(work, from) - act.span(z).until());
+            for (Layer l : targets) {
+                if (youngest == null || l.laidAt() >= youngest.laidAt()) {
+                    youngest = l;
                 }
-                case BITE ->
-                        biteWindow(act, column, targets)
-                                .ifPresent(
-                                        w ->
-                                                out.merge(
-                                                        targets.getFirst().actId(),
-                                                        w,
-                                                        Ledger::both));
+            }
+        }
+        return youngest == null || lastStart - opens >= HORIZON_MINUTES
+                ? Optional.empty()
+                : Optional.of(
+                        new Timing.WorkSpan(
+                                youngest.actId(),
+                                act.id(),
+                                youngest.material().name(),
+                                opens,
+                                lastStart + act.minutes(),
+                                lastStart));
+    }
+
+    private static long opens(Workable work) {
+        long at = Long.MIN_VALUE;
+        for (Layer l : work.targets()) {
+            at = Math.max(at, l.laidAt() + (long) Math.ceil(work.opensAtAge(l) - 1e-9));
+        }
+        return at;
+    }
+
+    /**
+     * The last minute in which the coats can still be worked; before {@code opens} when none is.
+     */
+    private static long closes(Workable work, long opens) {
+        long last = opens + HORIZON_MINUTES;
+        if (work.act().window() == Works.Window.MATERIAL) {
+            for (Layer l : work.targets()) {
+                if (Workable.hasWindow(l)) {
+                    double until = Workable.windowOf(l, work.air()).untilMinutes();
+                    last = Math.min(last, l.laidAt() + (long) Math.floor(until + 1e-9));
+                }
+            }
+        }
+        return lastOpen(work, opens, last, (l, t) -> (double) (t - l.laidAt()));
+    }
+
+    private interface AgeAt {
+        double of(Layer layer, long time);
+    }
+
+    /** The last time up to {@code last} at which the coats give way: they do so less and less. */
+    private static long lastOpen(Workable work, long first, long last, AgeAt age) {
+        if (last < first || work.stuck(l -> age.of(l, first)) != null) {
+            return first - 1;
+        }
+        if (work.stuck(l -> age.of(l, last)) == null) {
+            return last;
+        }
+        long good = first;
+        long bad = last;
+        while (bad - good > 1) {
+            long mid = (good + bad) >>> 1;
+            if (work.stuck(l -> age.of(l, mid)) == null) {
+                good = mid;
+            } else {
+                bad = mid;
+            }
+        }
+        return good;
+    }
+
+    /**
+     * The work windows of the coats that an act works on a zone, by the acts that laid them, in
+     * minutes after laying there; coats that it does not work are taken as old.
+     */
+    Map<StepId, WorkWindow> windows(Act act, String zone) {
+        Map<StepId, WorkWindow> out = new HashMap<>();
+        Column column = on(zone);
+        List<Layer> targets = act.keepsWindow() ? column.targets(act) : List.of();
+        if (targets.isEmpty()) {
+            return out;
+        }
+        Workable work = new Workable(act, column, targets, bites, air);
+        Layer top = targets.getFirst();
+        for (Layer l : targets) {
+            double from = work.opensAtAge(l);
+            double until =
+                    act.window() == Works.Window.MATERIAL && Workable.hasWindow(l)
+                            ? Workable.windowOf(l, air).untilMinutes()
+                            : HORIZON_MINUTES;
+            if (l.equals(top)) {
+                long first = (long) Math.ceil(from - 1e-9);
+                long last =
+                        lastOpen(
+                                work,
+                                first,
+                                (long) Math.floor(until + 1e-9),
+                                (x, t) ->
+                                        targets.contains(x)
+                                                ? (double) (t + top.laidAt() - x.laidAt())
+                                                : (double) HORIZON_MINUTES);
+                until = Math.min(until, (double) last);
+            }
+            if (until < HORIZON_MINUTES || from > 0) {
+                out.merge(l.actId(), new WorkWindow(from, Math.max(from + 1, until)), Ledger::both);
             }
         }
         return out;
+    }
+
+    /** For each zone of a coat the window in which an act that follows at once can work it. */
+    Map<String, WorkWindow> windowsByZone(Act act, StepId coat) {
+        Map<String, WorkWindow> out = new HashMap<>();
+        for (String z : act.zones()) {
+            WorkWindow w = windows(act, z).get(coat);
+            if (w != null) {
+                out.put(z, w);
+            }
+        }
+        return out;
+    }
+
+    /**
+     * Rounds in which a coat that was laid last and the act that works it go over their zones;
+     * empty when one go does, when they do not belong together, or when even one zone at a time
+     * would not fit.
+     */
+    Optional<Rounds.Pair> rounds(Act coat, Act work) {
+        boolean together =
+                !coat.done()
+                        && !work.done()
+                        && work.keepsWindow()
+                        && coat.zones().equals(work.zones())
+                        && coat.zones().size() > 1
+                        && coat.rounds().isEmpty();
+        if (!together) {
+            return Optional.empty();
+        }
+        Map<String, WorkWindow> windows = windowsByZone(work, coat.id());
+        if (windows.isEmpty()) {
+            return Optional.empty();
+        }
+        return Rounds.fewest(coat, work, windows).filter(p -> p.coat().groups().size() > 1);
     }
 
     private static WorkWindow both(WorkWindow a, WorkWindow b) {
@@ -220,53 +325,18 @@ public final class Ledger {
                 from, Math.max(from + 1, Math.min(a.untilMinutes(), b.untilMinutes())));
     }
 
-    /**
-     * From touch dry of the topmost coat for as long as the carrier gets through to the deepest;
-     * the coat above it closes with time and never opens again, so the end is found by bisection.
-     */
-    private Optional<WorkWindow> biteWindow(Act act, Column column, List<Layer> targets) {
-        Layer top = targets.getFirst();
-        int deepest = column.live().indexOf(targets.getLast());
-        if (top.material().cure().isEmpty()) {
-            return Optional.empty();
-        }
-        double touch = top.material().cure().get().touchMinutes() * top.slowing();
-        long good = (long) Math.ceil(touch);
-        long bad = HORIZON_MINUTES;
-        if (!gets(act, column, deepest, top, good)) {
-            return Optional.of(new WorkWindow(touch, touch + 1));
-        }
-        if (gets(act, column, deepest, top, bad)) {
-            return Optional.of(new WorkWindow(touch, (double) HORIZON_MINUTES));
-        }
-        while (bad - good > 1) {
-            long mid = (good + bad) >>> 1;
-            if (gets(act, column, deepest, top, mid)) {
-                good = mid;
-            } else {
-                bad = mid;
-            }
-        }
-        return Optional.of(new WorkWindow(touch, Math.max(touch + 1, (double) good)));
-    }
-
-    private boolean gets(Act act, Column column, int deepest, Layer top, long age) {
-        return Reach.into(
-                        column,
-                        act.carrier(),
-                        act.technique().action(),
-                        bites,
-                        l -> (double) (l.equals(top) ? age : HORIZON_MINUTES))
-                .does(deepest, act.technique().works().wanted());
-    }
-
     private static long shortest(LongToIntFunction weight) {
-        int best = weight.applyAsInt(HORIZON_MINUTES);
+        return shortest(HORIZON_MINUTES, weight);
+    }
+
+    /** The least wait after which the weight is no more than after the longest one. */
+    private static long shortest(long longest, LongToIntFunction weight) {
+        int best = weight.applyAsInt(longest);
         if (weight.applyAsInt(0) <= best) {
             return 0;
         }
         long bad = 0;
-        long good = HORIZON_MINUTES;
+        long good = longest;
         while (good - bad > 1) {
             long mid = (bad + good) >>> 1;
             if (weight.applyAsInt(mid) <= best) {

@@ -14,6 +14,8 @@ import org.pendrik.core.colour.Lab;
  * @param carrier what it is thinned or worked with
  * @param finish the finish it leaves; empty keeps the one beneath
  * @param cure drying times; empty for what does not dry
+ * @param usual how thick it is laid as a rule: the drying times are for that
+ * @param keys it holds on bare plastic, metal or wood
  * @param window when it may be worked, at reference conditions
  * @param filmMicrometres dry film of a normal coat
  * @param colour of a full coat; empty for cleaners
@@ -33,6 +35,8 @@ public record Material(
         Carrier carrier,
         Optional<Finish> finish,
         Optional<CureAnchors> cure,
+        Thickness usual,
+        boolean keys,
         Optional<WorkWindow> window,
         double filmMicrometres,
         Optional<Lab> colour,
@@ -81,6 +85,8 @@ public record Material(
                 carrier,
                 finish,
                 cure,
+                usual,
+                keys,
                 window,
                 filmMicrometres,
                 otherColour,
@@ -89,6 +95,29 @@ public record Material(
                 pricePerMl,
                 keepsMonths,
                 otherPace,
+                safety);
+    }
+
+    /** A liquid like this one at another strength. */
+    Material named(String otherKey, Carrier otherCarrier) {
+        return new Material(
+                otherKey,
+                otherCarrier.spoken(),
+                family,
+                binder,
+                otherCarrier,
+                finish,
+                cure,
+                usual,
+                keys,
+                window,
+                filmMicrometres,
+                colour,
+                hide,
+                mix,
+                pricePerMl,
+                keepsMonths,
+                pace,
                 safety);
     }
 
@@ -106,6 +135,11 @@ public record Material(
 
     /** The share of the surface that a coat of this thickness covers, 0 to 1. */
     public double cover(Thickness thickness) {
-        return 1 - Math.exp(-hide * thickness.factor());
+        return cover(thickness.factor());
+    }
+
+    /** The same for a multiple of a normal coat. */
+    double cover(double coats) {
+        return 1 - Math.exp(-hide * coats);
     }
 }

@@ -18,6 +18,8 @@ public final class Mends {
     private static final int MOST = 4;
     private static final List<String> SEALS = List.of("seal-satin", "seal-matte", "seal-gloss");
 
+    private static final List<String> PRIMERS = List.of("prime", "can-prime", "brush-prime");
+
     private final Catalogue catalogue;
     private final FilmCheck check;
     private final Timing timing;
@@ -155,7 +157,10 @@ public final class Mends {
                                                                                     zones,
                                                                                     true))));
             case NO_TARGET -> out.add(new Mend.TakeOut(act.id(), act.technique().name()));
-            case CONTRAST, STAINS, SLOW, SCHOOL -> {}
+            case NO_KEY -> PRIMERS.forEach(p -> insert(out, question, act, p, zones));
+            case BURIED -> earlier(out, question, act);
+            case OVERSPRAY -> insert(out, question, act, "mask-windows", zones);
+            case BLEND, CONTRAST, STAINS, SLOW, SCHOOL -> {}
         }
         return out;
     }

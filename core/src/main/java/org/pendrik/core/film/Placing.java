@@ -3,6 +3,7 @@ package org.pendrik.core.film;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Acts placed one after the other as early as the coats allow.
@@ -10,7 +11,8 @@ import java.util.List;
  * <p>An act that has to work a coat inside its window, and is kept from it by older coats for
  * longer than the window lasts, holds the coat back: the coat is laid as much later as is missing,
  * and everything from there on is placed again. Waiting only makes older coats harder, so what was
- * missing is missing no more.
+ * missing is missing no more. Where laying and working all zones in one go takes longer than the
+ * window, the two go in the fewest rounds.
  *
  * @param acts in their order, with their times
  * @param after what lies when all are done
@@ -35,7 +37,9 @@ public record Placing(List<Act> acts, Ledger after) {
      * @param notBefore nothing begins before
      * @param keep whether an act may stay later than it has to
      */
-    public static Placing of(Ledger lies, List<Act> acts, long notBefore, boolean keep) {
+    public static Placing of(Ledger lies, List<Act> given, long notBefore, boolean keep) {
+        List<Act> acts = new ArrayList<>(given);
+        acts.replaceAll(a -> a.done() ? a : a.inRounds(Optional.empty()));
         int n = acts.size();
         long[] floor = new long[n];
         Arrays.fill(floor, Long.MIN_VALUE);
@@ -52,9 +56,19 @@ public record Placing(List<Act> acts, Ledger after) {
                     act.done()
                             ? act.atMinute()
                             : now.earliest(act, keep ? Math.max(from, act.atMinute()) : from);
-            if (act.technique().keepsWindow() && !act.done() && tries < MOST_TRIES) {
+            if (act.keepsWindow() && !act.done() && tries < MOST_TRIES) {
                 var span = now.span(act);
-                if (span.isPresent() && at > span.get().closesMinute()) {
+                if (span.isPresent() && at > span.get().lastStartMinute()) {
+                    Optional<Rounds.Pair> pair =
+                            i == 0 ? Optional.empty() : now.rounds(placed.get(i - 1), act);
+                    if (pair.isPresent()) {
+                        acts.set(i - 1, acts.get(i - 1).inRounds(Optional.of(pair.get().coat())));
+                        acts.set(i, act.inRounds(Optional.of(pair.get().work())));
+                        now = before.removeLast();
+                        placed.removeLast();
+                        i--;
+                        continue;
+                    }
                     int coat = indexOf(acts, span.get().coatActId(), i);
                     if (coat >= 0 && !acts.get(coat).done()) {
                         tries++;
@@ -62,7 +76,7 @@ public record Placing(List<Act> acts, Ledger after) {
                                 placed.get(coat).atMinute()
                                         + Math.max(
                                                 STRIDE_MINUTES * tries,
-                                                at - span.get().closesMinute());
+                                                at - span.get().lastStartMinute());
                         now = before.get(coat);
                         placed.subList(coat, placed.size()).clear();
                         before.subList(coat, before.size()).clear();

@@ -8,10 +8,12 @@ import java.util.function.ToDoubleFunction;
 /**
  * How deep a carrier goes into a column.
  *
- * <p>Exposure starts at 1 and goes down coat by coat. Bite times exposure of 0.55 or more breaks a
- * coat, and nine tenths of the exposure go on; from 0.25 it softens it, and three tenths go on;
- * less leaves it untouched and nothing goes on except what leaks through a film that is not tight
- * yet, 1 − q / q_tight. Loose powder and open decal edges let all pass.
+ * <p>Exposure starts at 1 (warm water: 1.5) and goes down coat by coat. Bite times exposure of 0.55
+ * or more breaks a coat, and nine tenths of the exposure go on; from 0.25 it softens it, and three
+ * tenths go on. At least as much goes on as leaks through a film that is not tight yet, 1 − (q /
+ * q_tight)^s with s = 1 for quick work and 2 where the liquid stands or is worked in, and as a coat
+ * that does not close the zone lets by. Coats that come off with what is meant let through what
+ * leaks. Beneath what is meant, once it gives way, the liquid stands with its full strength.
  *
  * @param met the coats met, topmost first
  */
@@ -40,7 +42,7 @@ public record Reach(List<Met> met) {
      * @param name what it is called
      * @param effect what happens to it
      * @param bite bite of the carrier with this action, 0 to 1
-     * @param exposure what reaches it, 0 to 1
+     * @param exposure what reaches it, 0 to 1.5
      * @param cure its cure fraction, 0 to 1
      */
     public record Met(
@@ -48,6 +50,10 @@ public record Reach(List<Met> met) {
         /** It lies in the column and was laid by an act. */
         Optional<Layer> in(Column column) {
             return layer >= 0 ? Optional.of(column.live().get(layer)) : Optional.empty();
+        }
+
+        double hit() {
+            return bite * exposure;
         }
     }
 
@@ -68,87 +74,127 @@ public record Reach(List<Met> met) {
             Action action,
             BiteTable bites,
             ToDoubleFunction<Layer> ageOf) {
+        return into(column, carrier, action, List.of(), false, bites, ageOf);
+    }
+
+    /**
+     * The same for an act that means some of the coats.
+     *
+     * @param targets what is meant, topmost first
+     */
+    static Reach into(
+            Act act,
+            Column column,
+            List<Layer> targets,
+            BiteTable bites,
+            ToDoubleFunction<Layer> ageOf) {
+        return into(
+                column,
+                act.carrier(),
+                act.action(),
+                targets,
+                act.must() != Must.NOTHING,
+                bites,
+                ageOf);
+    }
+
+    private static Reach into(
+            Column column,
+            Carrier carrier,
+            Action action,
+            List<Layer> targets,
+            boolean works,
+            BiteTable bites,
+            ToDoubleFunction<Layer> ageOf) {
         List<Met> met = new ArrayList<>();
-        double exposure = 1;
         if (carrier instanceof Carrier.Dry) {
             return new Reach(met);
         }
+        double full = carrier.reach();
+        double exposure = full;
         List<Layer> layers = column.live();
+        int deepest = works && !targets.isEmpty() ? layers.indexOf(targets.getLast()) : -1;
+        boolean together = works && targets.size() > 1;
+        double passes = 0;
         for (int i = layers.size() - 1; i >= 0 && exposure > 0; i--) {
             Layer l = layers.get(i);
             double q = l.cureAfter(ageOf.applyAsDouble(l));
-            double leak = column.isOpen(i) ? 1 : leak(l.binder(), q);
-            exposure =
-                    step(
-                            met,
+            Met m =
+                    met(
                             i,
                             l.material().name(),
                             bites.bite(carrier, l.binder(), q),
                             action,
                             exposure,
-                            q,
-                            leak);
+                            q);
+            met.add(m);
+            double open = Math.max(leak(l.binder(), action, q), 1 - l.closed());
+            boolean comesOff = together && i != deepest && targets.contains(l);
+            passes = Math.max(passes, comesOff ? open : Math.max(open, passed(m.effect())));
+            if (i == deepest && m.hit() >= SOFTENS) {
+                exposure = full;
+                passes = 0;
+            } else if (i == 0 || !l.fused()) {
+                exposure = on(exposure * passes);
+                passes = 0;
+            }
         }
         Zone zone = column.zone();
         if (exposure > 0 && column.lettering()) {
-            double b = bites.bite(carrier, Binder.FACTORY_LETTERING, 1);
             // lettering covers a panel in part: the paint beside it sees the carrier as if it were
             // not there
-            step(met, LETTERING, "factory lettering", b, action, exposure, 1, 1);
+            double b = bites.bite(carrier, Binder.FACTORY_LETTERING, 1);
+            met.add(met(LETTERING, "factory lettering", b, action, exposure, 1));
         }
         if (exposure > 0) {
             double b = bites.bite(carrier, zone.substrate().binder(), 1);
-            step(met, SUBSTRATE, zone.substrate().label(), b, action, exposure, 1, 0);
+            met.add(met(SUBSTRATE, zone.substrate().label(), b, action, exposure, 1));
         }
         return new Reach(met);
     }
 
-    private static double step(
-            List<Met> met,
-            int layer,
-            String name,
-            double bite,
-            Action action,
-            double exposure,
-            double q,
-            double leak) {
+    private static Met met(
+            int layer, String name, double bite, Action action, double exposure, double q) {
         double acting = Math.min(1, bite * action.factor());
         double hit = acting * exposure;
         Effect effect =
                 hit >= BREAKS ? Effect.BROKEN : hit >= SOFTENS ? Effect.SOFTENED : Effect.UNTOUCHED;
-        met.add(new Met(layer, name, effect, acting, exposure, q));
-        double passed =
-                switch (effect) {
-                    case BROKEN -> AFTER_BROKEN;
-                    case SOFTENED -> AFTER_SOFTENED;
-                    case UNTOUCHED -> 0;
-                };
-        double on = exposure * Math.max(passed, leak);
-        // what could not even soften the weakest coat is not followed further
-        return on < SOFTENS ? 0 : on;
+        return new Met(layer, name, effect, acting, exposure, q);
     }
 
-    private static double leak(Binder binder, double q) {
-        return binder.tightAt() == 0 ? 0 : Math.max(0, 1 - q / binder.tightAt());
+    private static double passed(Effect effect) {
+        return switch (effect) {
+            case BROKEN -> AFTER_BROKEN;
+            case SOFTENED -> AFTER_SOFTENED;
+            case UNTOUCHED -> 0;
+        };
+    }
+
+    /** What could not even soften the weakest coat is not followed further. */
+    private static double on(double exposure) {
+        return exposure < SOFTENS ? 0 : exposure;
+    }
+
+    private static double leak(Binder binder, Action action, double q) {
+        if (binder.tightAt() == 0) {
+            return 0;
+        }
+        double tight = q / binder.tightAt();
+        return Math.max(0, 1 - (action.stands() ? tight * tight : tight));
     }
 
     /** Bite times exposure on a coat; 0 when the carrier does not come that far. */
     double hit(int layer) {
         for (Met m : met) {
             if (m.layer() == layer) {
-                return m.bite() * m.exposure();
+                return m.hit();
             }
         }
         return 0;
     }
 
     /** Whether at least this happens to a coat. */
-    boolean does(int layer, Effect wanted) {
-        double hit = hit(layer);
-        return switch (wanted) {
-            case UNTOUCHED -> true;
-            case SOFTENED -> hit >= SOFTENS;
-            case BROKEN -> hit >= BREAKS;
-        };
+    boolean does(int layer, Must wanted) {
+        return hit(layer) >= wanted.hit();
     }
 }

@@ -3,6 +3,7 @@ package org.pendrik.core.film;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.ToDoubleFunction;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
 import org.pendrik.core.units.Words;
@@ -28,18 +29,39 @@ final class Sayings {
         return of(Rule.LOOSE, severity, List.of(powder), "The " + powder + " lies loose" + why);
     }
 
-    Finding looseBlown(Layer loose) {
+    /** Powder on another zone. */
+    Finding looseBeside(Layer loose, Severity severity) {
+        String powder = loose.material().name();
+        Technique t = act.technique();
+        boolean turned = t.handling().orientation() != Technique.Orientation.UPRIGHT;
+        String why =
+                t.handling().handles()
+                        ? ": handling the model moves it."
+                        : turned
+                                ? ": turning the model over throws it off."
+                                : t.pressure()
+                                        ? ": the air of the spray beside it moves it."
+                                        : ": a brush or swab beside it moves it.";
+        return of(Rule.LOOSE, severity, List.of(powder), "The " + powder + " lies loose" + why);
+    }
+
+    /** A liquid on powder. */
+    Finding looseWetted(Layer loose, Severity severity) {
         String powder = loose.material().name();
         return of(
                 Rule.LOOSE,
-                Severity.WARN,
+                severity,
                 List.of(powder),
-                "The " + powder + " is not fixed: the air of the spray moves it.");
+                "The "
+                        + powder
+                        + (act.action().touches()
+                                ? " lies loose: any brush, swab or film on it moves it."
+                                : " is not fixed: the air of the spray moves it."));
     }
 
-    Finding tooth(Finish finish, Severity severity) {
+    Finding tooth(double tooth, Severity severity) {
         Technique t = act.technique();
-        double tooth = finish.tooth();
+        String finish = tooth >= 1 ? Finish.LOOSE.label() : Finish.nearest(tooth).label();
         boolean slick = tooth < t.tooth().idealMin();
         Map<String, Double> numbers = new LinkedHashMap<>();
         numbers.put("tooth", tooth);
@@ -49,40 +71,106 @@ final class Sayings {
         if (t.follow().isPresent()) {
             outlook = wash(tooth, numbers).said();
         }
-        boolean works = severity == Severity.NOTE;
+        boolean works = t.tooth().isTolerable(tooth);
         if (works && slick && t.follow().isEmpty()) {
             outlook = "it grips poorly";
         }
-        String surface = finish.label() + (slick ? " is too slick for " : " is too rough for ");
+        String surface = finish + (slick ? " is too slick for " : " is too rough for ");
         return of(
                 Rule.TOOTH,
                 severity,
                 List.of(),
                 works
-                        ? "On "
-                                + finish.label()
-                                + " "
-                                + t.name()
-                                + " still works, but "
-                                + outlook
-                                + "."
+                        ? "On " + finish + " " + t.name() + " still works, but " + outlook + "."
                         : Words.capital(surface) + t.name() + ": " + outlook + ".",
                 numbers);
     }
 
-    Finding stains(Finish finish) {
+    Finding stains(double tooth) {
         Map<String, Double> numbers = new LinkedHashMap<>();
-        numbers.put("tooth", finish.tooth());
-        wash(finish.tooth(), numbers);
+        numbers.put("tooth", tooth);
+        wash(tooth, numbers);
         return of(
                 Rule.STAINS,
                 Severity.NOTE,
                 List.of(),
-                Words.capital(finish.label())
+                Words.capital(Finish.nearest(tooth).label())
                         + " is porous: "
                         + act.material().name()
                         + " soaks in, it will stain and not wipe clean.",
                 numbers);
+    }
+
+    Finding noKey() {
+        return of(
+                Rule.NO_KEY,
+                Severity.WARN,
+                List.of(),
+                Words.capital(act.material().name())
+                        + " has no hold on "
+                        + column.zone().substrate().label()
+                        + ": without a primer it scratches and peels.");
+    }
+
+    Finding pullsOff(Layer first) {
+        return of(
+                Rule.NO_KEY,
+                Severity.STOP,
+                List.of(first.material().name()),
+                "The "
+                        + first.material().name()
+                        + " lies on "
+                        + column.zone().substrate().label()
+                        + " without a primer: "
+                        + act.technique().name()
+                        + " pulls it off.");
+    }
+
+    Finding buried(Layer effect) {
+        return of(
+                Rule.BURIED,
+                Severity.WARN,
+                List.of(effect.material().name()),
+                Words.capital(act.material().name())
+                        + " hides the "
+                        + effect.technique().name()
+                        + " that is finished beneath it.",
+                Map.of("covers", act.material().cover(act.thickness())));
+    }
+
+    Finding blends(Layer l, double q) {
+        return of(
+                Rule.BLEND,
+                Severity.NOTE,
+                List.of(l.material().name()),
+                "The "
+                        + l.material().name()
+                        + " is still open: the two run into one coat, which is as young as the new one.",
+                numbers("cure fraction", q, "touch dry", CureAnchors.Q_TOUCH));
+    }
+
+    Finding sinksIn(Layer l) {
+        return of(
+                Rule.BLEND,
+                Severity.NOTE,
+                List.of(l.material().name()),
+                Words.capital(act.material().name())
+                        + " sticks in the wet "
+                        + l.material().name()
+                        + " and is held by it.");
+    }
+
+    Finding drags(Layer l, double q, Severity severity) {
+        return of(
+                Rule.WET,
+                severity,
+                List.of(l.material().name()),
+                "The "
+                        + l.material().name()
+                        + " is leathery ("
+                        + percent(q)
+                        + " cured): it no longer blends, a brush drags it.",
+                numbers("cure fraction", q, "needed", CureAnchors.Q_RECOAT));
     }
 
     private static WashBehaviour wash(double tooth, Map<String, Double> numbers) {
@@ -93,17 +181,20 @@ final class Sayings {
         return w;
     }
 
-    Finding trapped(Layer l, double q) {
+    Finding trapped(Layer l, double q, Severity severity) {
         return of(
                 Rule.TRAPPED,
-                Severity.STOP,
+                severity,
                 List.of(l.material().name()),
                 Words.capital(act.material().name())
                         + " hardens before the "
                         + l.material().name()
                         + " beneath it has ("
                         + percent(q)
-                        + " cured): it wrinkles or cracks later.",
+                        + " cured): "
+                        + (severity == Severity.STOP
+                                ? "it wrinkles or cracks later."
+                                : "it may craze; a day more is safe."),
                 numbers("cure fraction", q, "needed", ActJudge.TRAPS_BELOW));
     }
 
@@ -114,7 +205,7 @@ final class Sayings {
                 List.of(l.material().name()),
                 "The "
                         + l.material().name()
-                        + (severity == Severity.STOP
+                        + (q < CureAnchors.Q_TOUCH
                                 ? " beneath is still wet"
                                 : " beneath is touch dry but not ready for a coat")
                         + " ("
@@ -135,7 +226,7 @@ final class Sayings {
                 Map.of("cure fraction", q));
     }
 
-    Finding soft(Layer l, double q, double needed) {
+    Finding soft(Layer l, double q, double needed, Severity severity) {
         String coat = l.material().name();
         String harm =
                 needed >= CureAnchors.Q_FULL
@@ -145,7 +236,7 @@ final class Sayings {
                                 : " takes fingerprints";
         return of(
                 Rule.SOFT,
-                Severity.STOP,
+                severity,
                 List.of(coat),
                 "The " + coat + harm + " (" + percent(q) + " cured).",
                 numbers("cure fraction", q, "needed", needed));
@@ -160,7 +251,7 @@ final class Sayings {
                 List.of(m.name()),
                 Words.capital(act.carrier().spoken())
                         + (m.exposure() >= 1 ? "" : " goes through and")
-                        + (severity == Severity.STOP ? " dissolves the " : " softens the ")
+                        + (m.effect() == Reach.Effect.BROKEN ? " dissolves the " : " softens the ")
                         + m.name()
                         + (m.layer() >= 0 ? " (" + percent(m.cure()) + " cured)." : "."),
                 numbers);
@@ -186,22 +277,30 @@ final class Sayings {
                 Words.capital(act.carrier().spoken()) + " does not lift the factory lettering.");
     }
 
-    Finding tooLittle(List<Layer> targets, double hit) {
-        Layer deepest = targets.getLast();
-        String coat = deepest.material().name();
-        String why =
+    Finding tooLittle(List<Layer> targets, Layer stuck, double hit) {
+        String coat = stuck.material().name();
+        boolean through =
                 targets.size() > 1
-                        ? Words.capital(act.carrier().spoken())
-                                + " no longer gets through the "
-                                + targets.getFirst().material().name()
-                                + " to the "
-                                + coat
-                                + "."
-                        : Words.capital(act.carrier().spoken())
-                                + " no longer moves the "
-                                + coat
-                                + ".";
-        return of(Rule.TOO_LITTLE, Severity.STOP, List.of(coat), why, Map.of("bite", hit));
+                        && stuck.equals(targets.getLast())
+                        && !act.technique().works().meansWhatever();
+        String why =
+                Words.capital(
+                                act.carrier() instanceof Carrier.Dry
+                                        ? "dry work"
+                                        : act.carrier().spoken())
+                        + (through
+                                ? " no longer gets through the "
+                                        + targets.getFirst().material().name()
+                                        + " to the "
+                                        + coat
+                                        + "."
+                                : " no longer moves the " + coat + ".");
+        return of(
+                Rule.TOO_LITTLE,
+                Severity.STOP,
+                List.of(coat),
+                why,
+                numbers("bite", hit, "needed", act.must().hit()));
     }
 
     Finding tooFresh(Layer top, double q) {
@@ -214,7 +313,10 @@ final class Sayings {
                 numbers("cure fraction", q, "needed", CureAnchors.Q_TOUCH));
     }
 
-    Finding tooLate(Layer coat, WorkWindow w, double age) {
+    Finding tooLate(Workable work, ToDoubleFunction<Layer> ageOf) {
+        Layer coat = windowed(work, ageOf, true);
+        WorkWindow w = Workable.windowOf(coat, work.air());
+        double age = ageOf.applyAsDouble(coat);
         String name = coat.material().name();
         return of(
                 Rule.WINDOW,
@@ -228,7 +330,10 @@ final class Sayings {
                 window(w, age));
     }
 
-    Finding tooEarly(Layer coat, WorkWindow w, double age) {
+    Finding tooEarly(Workable work, ToDoubleFunction<Layer> ageOf) {
+        Layer coat = windowed(work, ageOf, false);
+        WorkWindow w = Workable.windowOf(coat, work.air());
+        double age = ageOf.applyAsDouble(coat);
         String name = coat.material().name();
         return of(
                 Rule.WINDOW,
@@ -240,6 +345,53 @@ final class Sayings {
                         + Words.span(w.fromMinutes() - age)
                         + " later.",
                 window(w, age));
+    }
+
+    Finding endsLate(Workable work, ToDoubleFunction<Layer> ageOf, int takes, Workable.State end) {
+        ToDoubleFunction<Layer> then = l -> ageOf.applyAsDouble(l) + takes;
+        boolean late = end == Workable.State.LATE;
+        Layer coat = late ? windowed(work, then, true) : work.targets().getLast();
+        String name = coat.material().name();
+        Map<String, Double> numbers =
+                late
+                        ? window(Workable.windowOf(coat, work.air()), then.applyAsDouble(coat))
+                        : numbers("age, min", then.applyAsDouble(coat), "takes, min", takes);
+        return of(
+                Rule.WINDOW,
+                Severity.WARN,
+                List.of(name),
+                late
+                        ? "The window of the "
+                                + name
+                                + " closes "
+                                + Words.span(
+                                        then.applyAsDouble(coat)
+                                                - Workable.windowOf(coat, work.air())
+                                                        .untilMinutes())
+                                + " before this is over: work fewer zones at a time."
+                        : Words.capital(act.carrier().spoken())
+                                + " no longer moves the "
+                                + name
+                                + " before this is over: work fewer zones at a time.",
+                numbers);
+    }
+
+    /** The coat whose window is closed, or not open, by most. */
+    private static Layer windowed(Workable work, ToDoubleFunction<Layer> ageOf, boolean late) {
+        Layer worst = work.targets().getFirst();
+        double by = Double.NEGATIVE_INFINITY;
+        for (Layer l : work.targets()) {
+            if (Workable.hasWindow(l)) {
+                WorkWindow w = Workable.windowOf(l, work.air());
+                double age = ageOf.applyAsDouble(l);
+                double off = late ? age - w.untilMinutes() : w.fromMinutes() - age;
+                if (off > by) {
+                    by = off;
+                    worst = l;
+                }
+            }
+        }
+        return worst;
     }
 
     private static Map<String, Double> window(WorkWindow w, double age) {

@@ -216,7 +216,7 @@ public final class TakeBack {
     }
 
     private Hit hit(Act act, List<Column> columns, long minute) {
-        double needed = ActJudge.wanted(act) == Reach.Effect.BROKEN ? Reach.BREAKS : Reach.SOFTENS;
+        double needed = act.must().hit();
         double margin = 1;
         boolean moves = true;
         boolean safe = true;
@@ -257,11 +257,7 @@ public final class TakeBack {
 
     private Reach reach(Act act, Column c, long minute) {
         return Reach.into(
-                c,
-                act.carrier(),
-                act.technique().action(),
-                catalogue.bite(),
-                l -> (double) (minute - l.laidAt()));
+                act, c, c.targets(act), catalogue.bite(), l -> (double) (minute - l.laidAt()));
     }
 
     private static int layerOf(Column c, StepId actId) {

@@ -15,6 +15,9 @@ import java.util.Optional;
  * @param tooth the surface it needs
  * @param works the coats that it means to work on
  * @param follow the technique that has to come inside this coat's work window
+ * @param blends techniques into whose open coat it is worked as a matter of course
+ * @param local by brush, swab or dry tool, seen while it happens
+ * @param pressure comes with air that moves loose powder
  * @param embeds what is loose is held by the coat it is dropped in
  * @param hands what it takes of a person's time
  * @param share part of the zone that it touches, 0 to 1
@@ -32,6 +35,9 @@ public record Technique(
         Band tooth,
         Works works,
         Optional<String> follow,
+        List<String> blends,
+        boolean local,
+        boolean pressure,
         boolean embeds,
         Hands hands,
         double share,
@@ -39,6 +45,14 @@ public record Technique(
         List<String> materials,
         Handling handling,
         Texts texts) {
+
+    /** Stands in {@link #blends} for the open coats of any technique. */
+    public static final String BLENDS_WITH_ANY = "any";
+
+    /** Cure fraction that burnished tape asks for. */
+    private static final double TAPED = 0.7;
+
+    private static final int OLDEST_WEATHERING = 12;
 
     /** What a technique is there for. */
     public enum Role {
@@ -55,6 +69,8 @@ public record Technique(
     /** How the model lies while it is done. */
     public enum Orientation {
         UPRIGHT,
+        /** The face that is worked lies up. */
+        FACE_UP,
         ON_ITS_SIDE,
         UPSIDE_DOWN
     }
@@ -87,10 +103,15 @@ public record Technique(
      *
      * @param handles it is taken in the hand, taped or packed, so that loose matter is moved
      * @param needsCure the least cure fraction of every coat on its zones, 0 to 1
+     * @param lowTack a film laid on lightly and lifted the same sitting
      * @param masking what has to be masked first; empty when nothing
      */
     public record Handling(
-            Orientation orientation, boolean handles, double needsCure, String masking) {
+            Orientation orientation,
+            boolean handles,
+            double needsCure,
+            boolean lowTack,
+            String masking) {
         public Handling {
             if (!(needsCure >= 0 && needsCure < 1)) {
                 throw new IllegalArgumentException(
@@ -111,6 +132,7 @@ public record Technique(
 
     public Technique {
         materials = List.copyOf(materials);
+        blends = List.copyOf(blends);
         if (!(share >= 0 && share <= 1)) {
             throw new IllegalArgumentException("share (" + share + ") must be from 0 to 1");
         }
@@ -126,14 +148,52 @@ public record Technique(
         return works.window() == Works.Window.MATERIAL || works.window() == Works.Window.BITE;
     }
 
+    /** The same done another way, on another part of the zone. */
+    public Technique as(
+            Action otherAction,
+            Optional<Carrier> otherCarrier,
+            double otherShare,
+            List<String> otherBlends) {
+        return new Technique(
+                key,
+                name,
+                role,
+                age,
+                otherAction,
+                otherCarrier,
+                tooth,
+                works,
+                follow,
+                otherBlends,
+                local || !otherBlends.isEmpty() || otherAction.byHand(),
+                pressure,
+                embeds,
+                hands,
+                otherShare,
+                thickness,
+                materials,
+                handling,
+                texts);
+    }
+
     /** Needs the booth. */
     public boolean booth() {
         return hands.booth();
     }
 
-    /** Moves what lies loose anywhere on the model: by the hand, or because the model is turned. */
-    boolean disturbs() {
-        return handling.handles() || handling.orientation() != Orientation.UPRIGHT;
+    /** Something that rubs off or tears is stuck onto the model. */
+    boolean tapes() {
+        return handling.handles() && role == Role.HANDLING && handling.needsCure() >= TAPED;
+    }
+
+    /** The model is wrapped and shaken. */
+    boolean packs() {
+        return handling.needsCure() >= CureAnchors.Q_FULL;
+    }
+
+    /** Belongs to what is there before anything is weathered: primers, bases, release layers. */
+    boolean isGround() {
+        return age < OLDEST_WEATHERING;
     }
 
     /**

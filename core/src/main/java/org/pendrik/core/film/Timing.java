@@ -1,11 +1,13 @@
 package org.pendrik.core.film;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Answers: how long must each act wait for the coats beneath it, and until when can it be done?
@@ -27,11 +29,18 @@ public final class Timing {
      * @param coatActId the act that lays it; where several are worked together the last of them
      * @param workActId the act that works it
      * @param coat its name
-     * @param opensMinute the first minute of the span
-     * @param closesMinute the last; before the first when there is no such span
+     * @param opensMinute the first minute in which the work can begin
+     * @param closesMinute the last minute in which it must be over
+     * @param lastStartMinute the last minute in which it can begin, in the minutes that it takes;
+     *     before {@code opensMinute} when there is no such span
      */
     public record WorkSpan(
-            StepId coatActId, StepId workActId, String coat, long opensMinute, long closesMinute) {}
+            StepId coatActId,
+            StepId workActId,
+            String coat,
+            long opensMinute,
+            long closesMinute,
+            long lastStartMinute) {}
 
     /**
      * The earliest minute, not before the one given, from which waiting longer would help no more.
@@ -77,50 +86,115 @@ public final class Timing {
         List<WorkSpan> out = new ArrayList<>();
         Ledger ledger = Ledger.of(question.with(List.of()), catalogue);
         for (Act act : question.acts()) {
-            if (act.technique().keepsWindow()) {
-                ledger.span(act).ifPresent(out::add);
-            }
+            ledger.span(act).ifPresent(out::add);
             ledger = ledger.and(act);
         }
         return List.copyOf(out);
     }
 
-    /** The lags that the coats demand between the acts of a case, whatever their times. */
-    public List<Lag> lags(FilmCase question) {
-        List<Lag> out = new ArrayList<>();
-        Ledger ledger = Ledger.of(question.with(List.of()), catalogue);
+    /**
+     * The acts with rounds where laying a coat and working it in its window do not fit in one go;
+     * times stay as they are, and what is done stays as it was.
+     */
+    public FilmCase inRounds(FilmCase question) {
+        List<Act> out = new ArrayList<>();
+        Ledger before = Ledger.of(question.with(List.of()), catalogue);
+        Ledger ledger = before;
         for (Act act : question.acts()) {
-            Set<Layer> beneath = new LinkedHashSet<>();
+            Act next = act.done() ? act : act.inRounds(Optional.empty());
+            Optional<Rounds.Pair> pair =
+                    out.isEmpty() ? Optional.empty() : ledger.rounds(out.getLast(), next);
+            if (pair.isPresent()) {
+                Act coat = out.removeLast().inRounds(Optional.of(pair.get().coat()));
+                out.add(coat);
+                ledger = before.and(coat);
+                next = next.inRounds(Optional.of(pair.get().work()));
+            }
+            out.add(next);
+            before = ledger;
+            ledger = ledger.and(next);
+        }
+        return question.with(out);
+    }
+
+    /**
+     * The lags that the coats demand between the acts of a case, whatever their times. Coats that
+     * may run into each other are taken as one, which dries longer.
+     */
+    public List<Lag> lags(FilmCase question) {
+        Map<List<StepId>, Lag> out = new LinkedHashMap<>();
+        Map<StepId, Act> acts = new HashMap<>();
+        Ledger ledger = Ledger.of(question.with(List.of()), catalogue);
+        long clock = 0;
+        for (Act given : question.acts()) {
+            Act act = given.done() ? given : given.at(clock);
+            clock = act.endMinute();
             for (String z : act.zones()) {
-                beneath.addAll(ledger.on(z).live());
-            }
-            Map<StepId, WorkWindow> windows = ledger.windows(act);
-            for (Layer layer : beneath) {
-                String coat = layer.material().name();
-                WorkWindow w = windows.get(layer.actId());
-                if (w != null) {
-                    out.add(
-                            new Lag(
-                                    layer.actId(),
-                                    act.id(),
-                                    (long) Math.ceil(w.fromMinutes()),
-                                    OptionalLong.of((long) Math.floor(w.untilMinutes())),
-                                    "window of the " + coat));
-                    continue;
-                }
-                long wait = ledger.waitFor(layer, act);
-                if (wait > 0) {
-                    out.add(
-                            new Lag(
-                                    layer.actId(),
-                                    act.id(),
-                                    wait,
-                                    OptionalLong.empty(),
-                                    coat + " dries"));
+                Map<StepId, WorkWindow> windows = ledger.windows(act, z);
+                for (Layer layer : ledger.on(z).live()) {
+                    Act coat = acts.get(layer.actId());
+                    if (coat == null) {
+                        continue;
+                    }
+                    lag(ledger, act, z, layer, coat, windows.get(layer.actId()))
+                            .ifPresent(
+                                    l ->
+                                            out.merge(
+                                                    List.of(l.fromActId(), l.toActId()),
+                                                    l,
+                                                    Timing::both));
                 }
             }
+            acts.put(act.id(), act);
             ledger = ledger.and(act);
         }
-        return List.copyOf(out);
+        return List.copyOf(out.values());
+    }
+
+    /**
+     * What a coat demands on one zone, counted from the end of its act to the begin of the other.
+     */
+    private static Optional<Lag> lag(
+            Ledger ledger,
+            Act act,
+            String zone,
+            Layer layer,
+            Act coat,
+            @Nullable WorkWindow window) {
+        // the coat lay there before its act was over, and the other act comes there later
+        long lead = coat.endOn(zone) - coat.endMinute();
+        String name = layer.material().name();
+        if (window != null) {
+            long min = (long) Math.ceil(window.fromMinutes() - 1e-9) + lead - act.span(zone).from();
+            long max =
+                    (long) Math.floor(window.untilMinutes() + 1e-9) + lead - act.span(zone).until();
+            return Optional.of(
+                    new Lag(
+                            coat.id(),
+                            act.id(),
+                            Math.max(0, min),
+                            OptionalLong.of(Math.max(Math.max(0, min), max)),
+                            "window of the " + name));
+        }
+        long wait = ledger.waitFor(layer, act, zone) + lead - act.span(zone).from();
+        return wait <= 0
+                ? Optional.empty()
+                : Optional.of(
+                        new Lag(coat.id(), act.id(), wait, OptionalLong.empty(), name + " dries"));
+    }
+
+    private static Lag both(Lag a, Lag b) {
+        long min = Math.max(a.minMinutes(), b.minMinutes());
+        OptionalLong max = a.maxMinutes();
+        if (b.maxMinutes().isPresent()) {
+            long most = Math.min(b.maxMinutes().getAsLong(), max.orElse(Long.MAX_VALUE));
+            max = OptionalLong.of(Math.max(min, most));
+        }
+        return new Lag(
+                a.fromActId(),
+                a.toActId(),
+                min,
+                max,
+                a.minMinutes() >= b.minMinutes() ? a.why() : b.why());
     }
 }

@@ -7,14 +7,23 @@ import java.util.List;
 /**
  * The coats that a technique means to work on.
  *
- * @param on alternatives, each a set of technique keys whose coats it works together; empty for
- *     what only lays something
+ * @param on alternatives, each a set of technique keys whose coats it works together, of which the
+ *     upper come off with the deepest; empty for what only lays something
+ * @param optional it does without them as well
  * @param window when it may be done
- * @param wanted what must happen to the deepest of the coats
+ * @param must what has to happen to the deepest of the coats
  */
-public record Works(List<List<String>> on, Window window, Reach.Effect wanted) {
+public record Works(List<List<String>> on, boolean optional, Window window, Must must) {
     /** Stands in {@link #on} for the factory's own lettering. */
     static final String LETTERING = "factory-lettering";
+
+    /** Stands in {@link #on} for powder that nothing binds. */
+    static final String LOOSE = "loose";
+
+    /** Stands in {@link #on} for all coats that lie. */
+    static final String WHATEVER = "whatever";
+
+    private static final List<String> NO_TECHNIQUES = List.of(LETTERING, LOOSE, WHATEVER);
 
     /** What bounds the time in which a coat can be worked. */
     public enum Window {
@@ -22,25 +31,35 @@ public record Works(List<List<String>> on, Window window, Reach.Effect wanted) {
         NONE,
         /** The work window of the coat's material. */
         MATERIAL,
-        /** From touch dry for as long as the carrier still gets through to the deepest coat. */
+        /**
+         * As long as the carrier does what must happen; where a top coat comes off with what lies
+         * beneath, from its touch dry.
+         */
         BITE
     }
 
-    static final Works NOTHING = new Works(List.of(), Window.NONE, Reach.Effect.UNTOUCHED);
+    static final Works NOTHING = new Works(List.of(), false, Window.NONE, Must.NOTHING);
 
     public Works {
         on = on.stream().map(List::copyOf).toList();
     }
 
-    /** Reads the alternatives as the table writes them: | is or, + is both. */
-    static List<List<String>> parse(String text) {
+    /** Reads the alternatives as the table writes them: | is or, + is both, ? in front is may. */
+    static Works parse(String text, Window window, Must must) {
+        boolean optional = text.startsWith("?");
         List<List<String>> out = new ArrayList<>();
-        if (!text.isEmpty()) {
-            for (String one : text.split("\\|", -1)) {
+        String all = optional ? text.substring(1) : text;
+        if (!all.isEmpty()) {
+            for (String one : all.split("\\|", -1)) {
                 out.add(Arrays.asList(one.split("\\+", -1)));
             }
         }
-        return out;
+        return new Works(out, optional, window, must);
+    }
+
+    /** The techniques named. */
+    List<String> techniques() {
+        return on.stream().flatMap(List::stream).filter(k -> !NO_TECHNIQUES.contains(k)).toList();
     }
 
     /** Whether it may work the coats of a technique. */
@@ -51,5 +70,10 @@ public record Works(List<List<String>> on, Window window, Reach.Effect wanted) {
     /** Works the factory's lettering, which is no coat. */
     boolean meansLettering() {
         return means(LETTERING);
+    }
+
+    /** Works all that lies. */
+    boolean meansWhatever() {
+        return means(WHATEVER);
     }
 }

@@ -11,7 +11,8 @@ import org.pendrik.core.colour.Lab;
  * @param lettering whether factory lettering lies on the substrate
  * @param colour the colour it starts with
  * @param areaMm2 of the model, square millimetres
- * @param up it faces up
+ * @param face the way it faces
+ * @param keptClean glass, bearings, treads: what is sprayed beside it must not stay there
  */
 public record Zone(
         String key,
@@ -20,7 +21,8 @@ public record Zone(
         boolean lettering,
         Lab colour,
         double areaMm2,
-        boolean up) {
+        Face face,
+        boolean keptClean) {
     /** About the side of a freight car in H0, taken when nobody says how large a zone is. */
     public static final double USUAL_AREA_MM2 = 2500;
 
@@ -30,9 +32,26 @@ public record Zone(
         }
     }
 
-    /** A zone of usual size that does not face up. */
+    /** A zone of usual size on a side. */
     public Zone(String key, String name, Substrate substrate, boolean lettering, Lab colour) {
-        this(key, name, substrate, lettering, colour, USUAL_AREA_MM2, false);
+        this(key, name, substrate, lettering, colour, USUAL_AREA_MM2, Face.SIDE, false);
+    }
+
+    /** A zone that nothing keeps clean and that is seen from above or from a side. */
+    public Zone(
+            String key,
+            String name,
+            Substrate substrate,
+            boolean lettering,
+            Lab colour,
+            double areaMm2,
+            boolean up) {
+        this(key, name, substrate, lettering, colour, areaMm2, up ? Face.UP : Face.SIDE, false);
+    }
+
+    /** It faces up. */
+    public boolean up() {
+        return face == Face.UP;
     }
 
     /** The area of some zones in square decimetres. */

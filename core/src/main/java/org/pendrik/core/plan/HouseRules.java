@@ -42,7 +42,7 @@ record HouseRules(Optional<Finishes> underWash, boolean clearBeforeWipe) {
         List<String> unsealed = new ArrayList<>();
         for (String z : act.zones()) {
             Column c = lies.on(z);
-            double tooth = c.finish().tooth();
+            double tooth = c.tooth();
             if (isWash(t)
                     && underWash.filter(f -> tooth < f.from() || tooth > f.to()).isPresent()) {
                 otherFinish.add(z);

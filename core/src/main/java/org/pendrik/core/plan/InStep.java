@@ -160,7 +160,8 @@ public final class InStep {
                                 z.lettering(),
                                 z.colour(),
                                 z.areaMm2(),
-                                z.up()));
+                                z.face(),
+                                z.keptClean()));
             }
             Map<StepId, StepId> joint = new HashMap<>();
             Stream.concat(s.done().stream(), s.own().stream())

@@ -240,7 +240,8 @@ final class Moves {
     private Set<String> shared(PlanState s, int g, double tooth, boolean later) {
         Set<String> out = new LinkedHashSet<>();
         for (int other = 0; other < groups.size(); other++) {
-            Technique t = groups.get(other).acts().getFirst().technique();
+            Act a = groups.get(other).acts().getFirst();
+            Technique t = a.technique();
             boolean done = (s.done() & 1L << other) != 0;
             boolean next = precedence.admits(other, s.done() | 1L << g);
             if (other == g || done || !(next || later) || t.role() != Technique.Role.EFFECT) {
@@ -249,14 +250,17 @@ final class Moves {
             for (String z : groups.get(other).zones()) {
                 Column c = s.ledger().on(z);
                 boolean needs =
-                        !t.tooth().isTolerable(c.finish().tooth())
-                                || waitingOf(s, other).containsKey(z);
+                        !t.tooth().isTolerable(c.tooth()) || waitingOf(s, other).containsKey(z);
                 if (needs && t.tooth().isTolerable(tooth) && nobodyMinds(s, g, other, z, tooth)) {
                     out.add(z);
                 }
             }
         }
         return out;
+    }
+
+    private static boolean isBad(Act act, double tooth) {
+        return act.onTooth(tooth).filter(x -> x != Finding.Severity.NOTE).isPresent();
     }
 
     /** Whether everything on a zone that comes before an effect takes this tooth too. */
@@ -269,8 +273,7 @@ final class Moves {
                             && (s.done() & 1L << other) == 0
                             && o.zones().contains(zone)
                             && (precedence.allBefore(effect) & 1L << other) != 0;
-            Technique t = o.acts().getFirst().technique();
-            if (between && t.role() == Technique.Role.EFFECT && !t.tooth().isTolerable(tooth)) {
+            if (between && isBad(o.acts().getFirst(), tooth)) {
                 return false;
             }
         }

@@ -6,8 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Band;
 import org.pendrik.core.film.DryingTimes;
+import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.Ledger;
 import org.pendrik.core.film.Technique;
@@ -25,6 +25,12 @@ final class Outlook {
     private static final double[] SEALS = {
         Finish.GLOSS.tooth(), Finish.SATIN.tooth(), Finish.MATTE.tooth()
     };
+
+    /** Any of the clears. */
+    private static final int ALL = 7;
+
+    /** A bit of its own for a tooth that nobody knows. */
+    private static final int ANYTHING = 8;
 
     private final List<EffectGroup> groups;
     private final long[] flatAfter;
@@ -155,8 +161,8 @@ final class Outlook {
     int leastClears(long done, Ledger lies) {
         int most = 0;
         for (Map.Entry<String, List<Integer>> chain : chains.entrySet()) {
-            double only = lies.on(chain.getKey()).finish().tooth();
-            // the finish is either what was left, or whichever of the clears still fits
+            double only = lies.on(chain.getKey()).tooth();
+            // the tooth is either what was left, or that of whichever clear still fits
             int may = 0;
             int clears = 0;
             for (int g : chain.getValue()) {
@@ -165,22 +171,28 @@ final class Outlook {
                 }
                 boolean first = true;
                 for (Act a : groups.get(g).acts()) {
-                    Band band = a.technique().tooth();
                     if (a.technique().role() == Technique.Role.EFFECT) {
-                        boolean fits = only >= 0 ? band.isTolerable(only) : fitting(may, band) != 0;
+                        boolean fits = only >= 0 ? holds(a, only) : fitting(may, a) != 0;
                         if (!fits && first) {
                             clears++;
                             only = -1;
-                            may = 7;
+                            may = ALL;
                         }
                         if (only < 0) {
-                            int kept = fitting(may, band);
+                            int kept = fitting(may, a);
                             may = kept == 0 ? may : kept;
                         }
                     }
                     first = false;
                     if (a.material().finish().isPresent()) {
-                        only = a.material().finish().get().tooth();
+                        double closed = a.closes();
+                        if (closed == 1) {
+                            only = a.material().finish().get().tooth();
+                        } else if (closed > 0) {
+                            // half of a tooth that only a clear to come would fix: anything fits
+                            only = -1;
+                            may = ANYTHING;
+                        }
                     }
                 }
             }
@@ -189,13 +201,17 @@ final class Outlook {
         return most;
     }
 
-    private static int fitting(int may, Band band) {
-        int out = 0;
+    private static int fitting(int may, Act act) {
+        int out = may & ANYTHING;
         for (int i = 0; i < SEALS.length; i++) {
-            if ((may & 1 << i) != 0 && band.isTolerable(SEALS[i])) {
+            if ((may & 1 << i) != 0 && holds(act, SEALS[i])) {
                 out |= 1 << i;
             }
         }
-        return out;
+        return out == ANYTHING ? may : out;
+    }
+
+    private static boolean holds(Act act, double tooth) {
+        return act.onTooth(tooth).filter(s -> s != Finding.Severity.NOTE).isEmpty();
     }
 }

@@ -29,7 +29,8 @@ public final class Subjects {
                 weight,
                 area,
                 r.has("box") ? Optional.of(box(r.text("box"))) : Optional.empty(),
-                r.yes("lettering"));
+                r.yes("lettering"),
+                r.yes("clean"));
     }
 
     private static ZoneTemplate.Box box(String text) {

@@ -1,6 +1,7 @@
 package org.pendrik.core.plan;
 
 import java.util.Optional;
+import org.pendrik.core.film.Face;
 
 /**
  * A zone that every subject of a kind has.
@@ -13,6 +14,7 @@ import java.util.Optional;
  * @param areaShare its area as a share of prototype length times height of the side
  * @param box where it lies in the side drawing; empty when it is not seen from the left
  * @param lettering factory lettering lies on it
+ * @param keptClean glass: what is sprayed beside it must not stay there
  */
 public record ZoneTemplate(
         SubjectKind kind,
@@ -22,13 +24,24 @@ public record ZoneTemplate(
         double weight,
         double areaShare,
         Optional<Box> box,
-        boolean lettering) {
+        boolean lettering,
+        boolean keptClean) {
     /** The way a zone faces, which fixes light, rain and dirt. */
     public enum Aspect {
         UP,
         SIDE,
         DOWN,
-        FORWARD
+        FORWARD;
+
+        /** As the film engine takes it. */
+        public Face face() {
+            return switch (this) {
+                case UP -> Face.UP;
+                case SIDE -> Face.SIDE;
+                case DOWN -> Face.DOWN;
+                case FORWARD -> Face.END;
+            };
+        }
     }
 
     /** A rectangle in shares of length and height from the upper left. */

@@ -34,7 +34,7 @@ final class Bench {
         return this;
     }
 
-    /** Something laid at a minute, taking no time. */
+    /** Something laid at a minute as its technique lays it, taking no time. */
     Bench done(long minute, String technique, String material) {
         return add(minute, technique, material, true);
     }
@@ -47,16 +47,7 @@ final class Bench {
         Set<String> all = new LinkedHashSet<>(zones.stream().map(Zone::key).toList());
         Technique t = CATALOGUE.technique(technique);
         StepId id = new StepId(technique + "-" + acts.size());
-        acts.add(
-                new Act(
-                        id,
-                        t,
-                        CATALOGUE.material(material),
-                        Thickness.NORMAL,
-                        all,
-                        minute,
-                        0,
-                        done));
+        acts.add(new Act(id, t, CATALOGUE.material(material), t.thickness(), all, minute, 0, done));
         return this;
     }
 

@@ -23,23 +23,26 @@ public class FilmCheckTest {
                 "enamel wash over day-old oil",
                 semi().done(0, "seal-satin", "clear-satin")
                         .done(DAY, "oil-streak", "oil-fresh-rust")
-                        .then(2 * DAY, "pin-wash", "wash-warm-brown"),
+                        .then(2 * DAY, "grime-wash", "wash-warm-brown"),
                 Rule.REACH,
-                "fresh rust oil"
+                "fresh rust oil",
+                Severity.STOP
             },
             {
                 "powder on factory semi-gloss",
                 semi().then(0, "powder", "powder-kiln-dust"),
                 Rule.TOOTH,
-                ""
+                "",
+                Severity.WARN
             },
             {
                 "decal on loose powder",
                 Bench.on(Substrate.FACTORY_FLAT)
                         .done(0, "powder", "powder-kiln-dust")
                         .then(60, "decal", "decal-film"),
-                Rule.LOOSE,
-                "kiln dust powder"
+                Rule.TOOTH,
+                "",
+                Severity.STOP
             },
             {
                 "oil streak on loose powder",
@@ -47,7 +50,17 @@ public class FilmCheckTest {
                         .done(0, "powder", "powder-kiln-dust")
                         .then(60, "oil-streak", "oil-fresh-rust"),
                 Rule.LOOSE,
-                "kiln dust powder"
+                "kiln dust powder",
+                Severity.WARN
+            },
+            {
+                "oil wash on loose powder",
+                Bench.on(Substrate.FACTORY_FLAT)
+                        .done(0, "powder", "powder-kiln-dust")
+                        .then(60, "oil-wash", "oil-umber"),
+                Rule.LOOSE,
+                "kiln dust powder",
+                Severity.STOP
             },
             {
                 "flat lacquer over half-day-old oil",
@@ -55,7 +68,8 @@ public class FilmCheckTest {
                         .done(2 * DAY, "oil-streak", "oil-fresh-rust")
                         .then(2 * DAY + 720, "final-flat", "clear-flat-lacquer"),
                 Rule.TRAPPED,
-                "fresh rust oil"
+                "fresh rust oil",
+                Severity.STOP
             },
             {
                 "wiping a wash after 90 minutes",
@@ -63,19 +77,20 @@ public class FilmCheckTest {
                         .done(4 * DAY, "pin-wash", "wash-warm-brown")
                         .then(4 * DAY + 90, "wipe-back", "spirit-odourless"),
                 Rule.WINDOW,
-                "warm brown wash"
+                "warm brown wash",
+                Severity.STOP
             },
         };
     }
 
     @Test(dataProvider = "refused")
     public void refusesWithTheReasonAndAMendThatWorks(
-            String what, Bench bench, Rule rule, String coat) {
+            String what, Bench bench, Rule rule, String coat, Severity severity) {
         FilmCase question = bench.build();
         FilmReport report = Bench.check(question);
         Finding stop =
                 report.findings().stream()
-                        .filter(f -> f.rule() == rule && f.severity() == Severity.STOP)
+                        .filter(f -> f.rule() == rule && f.severity() == severity)
                         .findFirst()
                         .orElseThrow(() -> new AssertionError(what + ": " + report.findings()));
         assertTrue(
@@ -92,7 +107,7 @@ public class FilmCheckTest {
                                     f ->
                                             f.rule() == rule
                                                     && f.actId().equals(stop.actId())
-                                                    && f.severity() == Severity.STOP),
+                                                    && f.severity() == severity),
                     m.mend().label() + " leaves " + after.findings());
             assertTrue(after.weight() < report.weight(), m.mend().label());
         }
@@ -153,7 +168,7 @@ public class FilmCheckTest {
     }
 
     @Test
-    public void aWashThatNobodyWipesIsSaidAndMendedByAWipe() {
+    public void aWashThatNobodyWipesIsANoteSinceGoodPeopleDoSo() {
         FilmCase c =
                 semi().done(0, "seal-satin", "clear-satin")
                         .then(3 * DAY, "pin-wash", "wash-warm-brown")
@@ -163,9 +178,7 @@ public class FilmCheckTest {
                         .filter(f -> f.rule() == Rule.OPEN_WINDOW)
                         .findFirst()
                         .orElseThrow();
-        var mends = new Mends(Bench.CATALOGUE);
-        var offered = mends.forFinding(c, Bench.check(c), open);
-        assertTrue(Bench.check(mends.apply(c, offered.getFirst().mend()).orElseThrow()).isClean());
+        assertEquals(open.severity(), Severity.NOTE);
     }
 
     @Test
@@ -181,8 +194,8 @@ public class FilmCheckTest {
                         .filter(f -> f.rule() == Rule.CONTRAST)
                         .findFirst()
                         .orElseThrow();
-        // two normal clears keep 0.8 each
-        assertEquals(note.numbers().getOrDefault("contrast kept", 0.0), 0.64, 1e-9);
+        // two light clears keep 0.9 each
+        assertEquals(note.numbers().getOrDefault("contrast kept", 0.0), 0.81, 1e-9);
     }
 
     @Test
@@ -202,8 +215,8 @@ public class FilmCheckTest {
         for (long wait : new long[] {20, 4 * DAY}) {
             FilmCase c =
                     semi().done(0, "seal-satin", "clear-satin")
-                            .done(3 * DAY, "seal-gloss", "release-layer")
-                            .done(3 * DAY + 60, "airbrush-dust", "dust-peat")
+                            .done(3 * DAY, "release-coat", "release-layer")
+                            .done(3 * DAY + 60, "chip-top", "base-kiln-red")
                             .build();
             Column column = Bench.check(c).columns().getFirst();
             long now = 3 * DAY + 60 + wait;
@@ -254,6 +267,6 @@ public class FilmCheckTest {
                         .toList();
         assertEquals(reach.size(), 2);
         assertEquals(reach.getFirst().coats(), java.util.List.of("factory lettering"));
-        assertEquals(reach.getFirst().severity(), Severity.STOP);
+        assertEquals(reach.getFirst().severity(), Severity.WARN);
     }
 }

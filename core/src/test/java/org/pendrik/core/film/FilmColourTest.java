@@ -29,9 +29,12 @@ public class FilmColourTest {
                             m,
                             m.binder().orElseThrow(),
                             Thickness.NORMAL,
+                            1,
                             0,
                             1,
-                            1));
+                            1,
+                            MadeFor.ITSELF,
+                            false));
         }
         assertEquals(Climate.REFERENCE.celsius(), 21.0);
         return c;

@@ -82,30 +82,18 @@ public class FilmPropertiesTest {
         for (Binder b : Binder.values()) {
             double last = Double.MAX_VALUE;
             for (double t = 5; t <= 40; t += 5) {
-                double s = CureClock.slowing(b, new Climate(t, 0.5), Thickness.NORMAL);
+                double s = CureClock.slowing(b, new Climate(t, 0.5));
                 assertTrue(b.drying() == Binder.Drying.NONE || s < last, b + " at " + t);
                 last = s;
             }
         }
-        double dry =
-                CureClock.slowing(
-                        Binder.WATERBORNE_ACRYLIC, new Climate(21, 0.5), Thickness.NORMAL);
+        double dry = CureClock.slowing(Binder.WATERBORNE_ACRYLIC, new Climate(21, 0.5));
         assertEquals(dry, 1.0, 1e-12);
+        assertEquals(CureClock.slowing(Binder.WATERBORNE_ACRYLIC, new Climate(21, 0.75)), 2, 1e-9);
+        assertEquals(CureClock.slowing(Binder.WATERBORNE_ACRYLIC, new Climate(21, 1)), 4, 1e-9);
+        assertEquals(CureClock.slowing(Binder.OIL, new Climate(11, 0.9)), 2, 1e-9);
         assertEquals(
-                CureClock.slowing(
-                        Binder.WATERBORNE_ACRYLIC, new Climate(21, 0.75), Thickness.NORMAL),
-                2,
-                1e-9);
-        assertEquals(
-                CureClock.slowing(Binder.WATERBORNE_ACRYLIC, new Climate(21, 1), Thickness.NORMAL),
-                4,
-                1e-9);
-        assertEquals(
-                CureClock.slowing(Binder.OIL, new Climate(11, 0.9), Thickness.NORMAL), 2, 1e-9);
-        assertEquals(
-                CureClock.slowing(Binder.LACQUER, Climate.REFERENCE, Thickness.WET),
-                Math.pow(2, 1.3),
-                1e-9);
+                CureClock.slowing(Binder.LACQUER, Climate.REFERENCE, 2, 1), Math.pow(2, 1.3), 1e-9);
     }
 
     @Test
@@ -165,6 +153,9 @@ public class FilmPropertiesTest {
             Act last = c.acts().getLast();
             FilmCase before = c.with(c.acts().subList(0, c.acts().size() - 1));
             Column column = Bench.check(before).columns().getFirst();
+            if (seeksOpenCoats(last, column)) {
+                continue;
+            }
             ActJudge judge = new ActJudge(BITES, c.air());
             int weight = Integer.MAX_VALUE;
             for (long t = last.atMinute(); t < 90 * Bench.DAY; t = t + 30 + t / 20) {
@@ -234,10 +225,34 @@ public class FilmPropertiesTest {
             Act last = c.acts().getLast();
             FilmCase before = c.with(c.acts().subList(0, c.acts().size() - 1));
             long at = timing.earliest(before, last, last.atMinute());
+            if (seeksOpenCoats(last, Bench.check(before).columns().getFirst())) {
+                continue;
+            }
             int settled = healable(before, last, 600 * Bench.DAY);
             assertEquals(healable(before, last, at), settled);
             assertTrue(at == last.atMinute() || healable(before, last, at - 1) > settled);
         }
+    }
+
+    /** Whoever blends wants the coat open: that does not get better with waiting. */
+    private static boolean seeksOpenCoats(Act act, Column column) {
+        return column.layers().stream().anyMatch(l -> Column.mayBlend(act, l));
+    }
+
+    /** A case in a line. */
+    private static String said(FilmCase c) {
+        StringBuilder out = new StringBuilder();
+        for (Act a : c.acts()) {
+            out.append(a.technique().key())
+                    .append(' ')
+                    .append(a.material().key())
+                    .append(' ')
+                    .append(a.thickness())
+                    .append(' ')
+                    .append(a.endMinute())
+                    .append(" > ");
+        }
+        return out.toString();
     }
 
     private static int healable(FilmCase before, Act act, long minute) {
@@ -271,7 +286,7 @@ public class FilmPropertiesTest {
                 assertEquals(
                         healable(before, a, a.atMinute()),
                         healable(before, a, 900 * Bench.DAY),
-                        c.toString());
+                        said(before) + a.technique().key() + " in " + a.atMinute());
             }
         }
     }

@@ -198,9 +198,9 @@ public class TakeBackTest {
                     int layer = col.layers().size() - 1;
                     Reach reach =
                             Reach.into(
+                                    w.act(),
                                     col,
-                                    w.act().carrier(),
-                                    w.act().technique().action(),
+                                    col.targets(w.act()),
                                     Bench.CATALOGUE.bite(),
                                     l -> (double) (minute - l.laidAt()));
                     boolean safe =
@@ -210,7 +210,7 @@ public class TakeBackTest {
                                                     m.layer() < layer
                                                             && m.effect()
                                                                     != Reach.Effect.UNTOUCHED);
-                    if (safe && reach.does(layer, Reach.Effect.BROKEN)) {
+                    if (safe && reach.does(layer, Must.REMOVED)) {
                         first = first < 0 ? at : first;
                         last = at;
                     }
