@@ -154,7 +154,9 @@ public class Plans {
                             return new Zone(
                                     z.zoneKey(),
                                     z.name(),
-                                    job.substrate(),
+                                    t != null && t.keptClean()
+                                            ? Substrate.GLAZING
+                                            : job.substrate(),
                                     z.lettering(),
                                     colour,
                                     Math.max(1, side * z.areaShare()),

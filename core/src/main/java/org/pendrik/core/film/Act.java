@@ -20,7 +20,7 @@ import org.pendrik.core.units.InvalidInput;
  * @param takesBack the coat of an earlier act that it takes off or thins
  * @param madeFor what it is there for
  * @param means coats that it means to work, where that is not what its technique means
- * @param rounds how it goes from zone to zone; one after the other in equal parts when empty
+ * @param rounds how it goes from zone to zone
  */
 public record Act(
         StepId id,
@@ -34,7 +34,7 @@ public record Act(
         Optional<TakenBack> takesBack,
         MadeFor madeFor,
         Optional<Means> means,
-        Optional<Rounds> rounds) {
+        Rounds rounds) {
     /**
      * A coat that is taken back.
      *
@@ -106,7 +106,7 @@ public record Act(
                 Optional.empty(),
                 MadeFor.ITSELF,
                 Optional.empty(),
-                Optional.empty());
+                Rounds.equalParts(zones, minutes));
     }
 
     /** A step still to do, with the technique's own thickness and minutes. */
@@ -124,15 +124,17 @@ public record Act(
             Collection<Zone> zones) {
         Set<String> keys = new LinkedHashSet<>();
         zones.forEach(z -> keys.add(z.key()));
-        return new Act(
-                id,
-                technique,
-                material,
-                thickness,
-                keys,
-                0,
-                technique.minutes(zones.size(), Zone.dm2(zones)),
-                false);
+        Act act =
+                new Act(
+                        id,
+                        technique,
+                        material,
+                        thickness,
+                        keys,
+                        0,
+                        technique.minutes(zones.size(), Zone.dm2(zones)),
+                        false);
+        return act.inRounds(Rounds.inOneGo(technique, zones));
     }
 
     /** The minute in which it is over. */
@@ -152,23 +154,8 @@ public record Act(
 
     /** Minutes from its begin in which it is on a zone. */
     Rounds.Span span(String zone) {
-        if (rounds.isPresent()) {
-            Rounds.Span s = rounds.get().spans().get(zone);
-            if (s != null) {
-                return s;
-            }
-        }
-        int at = 0;
-        for (String z : zones) {
-            if (z.equals(zone)) {
-                break;
-            }
-            at++;
-        }
-        int n = zones.size();
-        return at == n
-                ? new Rounds.Span(0, minutes)
-                : new Rounds.Span(minutes * at / n, minutes * (at + 1) / n);
+        Rounds.Span s = rounds.spans().get(zone);
+        return s == null ? new Rounds.Span(0, minutes) : s;
     }
 
     /** The same at another time. */
@@ -181,7 +168,7 @@ public record Act(
         Copy c = copy().at(minute);
         c.minutes = took;
         c.done = true;
-        c.rounds = Optional.empty();
+        c.rounds = rounds.filling(took);
         return c.make();
     }
 
@@ -205,7 +192,7 @@ public record Act(
         c.technique = other;
         c.material = otherMaterial;
         c.minutes = otherMinutes;
-        c.rounds = Optional.empty();
+        c.rounds = rounds.filling(otherMinutes);
         return c.make();
     }
 
@@ -220,7 +207,9 @@ public record Act(
     public Act on(Set<String> others) {
         Copy c = copy();
         c.zones = others;
-        c.rounds = Optional.empty();
+        if (!others.equals(zones)) {
+            c.rounds = Rounds.equalParts(others, minutes);
+        }
         return c.make();
     }
 
@@ -246,7 +235,7 @@ public record Act(
     }
 
     /** The same going from zone to zone as said. */
-    public Act inRounds(Optional<Rounds> how) {
+    public Act inRounds(Rounds how) {
         Copy c = copy();
         c.rounds = how;
         return c.make();
@@ -269,7 +258,7 @@ public record Act(
         private Optional<TakenBack> takesBack;
         private MadeFor madeFor;
         private Optional<Means> means;
-        private Optional<Rounds> rounds;
+        private Rounds rounds;
 
         Copy(Act a) {
             id = a.id;

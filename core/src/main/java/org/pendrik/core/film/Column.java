@@ -157,6 +157,11 @@ public final class Column {
         return masked;
     }
 
+    /** Some coat closes the whole of the zone. */
+    public boolean isCovered() {
+        return layers.stream().anyMatch(l -> l.closed() == 1);
+    }
+
     /** Factory lettering still lies on the substrate. */
     public boolean lettering() {
         return lettering;
@@ -195,7 +200,10 @@ public final class Column {
             Layer l = layers.get(i);
             Optional<Finish> f = l.material().finish();
             if (f.isPresent() && f.get() != Finish.LOOSE && l.closed() > 0) {
-                tooth += (f.get().tooth() - tooth) * l.closed();
+                tooth =
+                        l.closed() == 1
+                                ? f.get().tooth()
+                                : tooth + (f.get().tooth() - tooth) * l.closed();
             }
         }
         return tooth;

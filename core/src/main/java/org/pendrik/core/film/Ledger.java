@@ -307,16 +307,14 @@ public final class Ledger {
                         && !work.done()
                         && work.keepsWindow()
                         && coat.zones().equals(work.zones())
-                        && coat.zones().size() > 1
-                        && coat.rounds().isEmpty();
+                        && !coat.rounds().prepared();
         if (!together) {
             return Optional.empty();
         }
         Map<String, WorkWindow> windows = windowsByZone(work, coat.id());
-        if (windows.isEmpty()) {
-            return Optional.empty();
-        }
-        return Rounds.fewest(coat, work, windows).filter(p -> p.coat().groups().size() > 1);
+        return windows.isEmpty() || Rounds.fitInOneGo(coat, work, windows)
+                ? Optional.empty()
+                : Rounds.fewest(coat, work, windows);
     }
 
     private static WorkWindow both(WorkWindow a, WorkWindow b) {

@@ -39,7 +39,7 @@ public record Placing(List<Act> acts, Ledger after) {
      */
     public static Placing of(Ledger lies, List<Act> given, long notBefore, boolean keep) {
         List<Act> acts = new ArrayList<>(given);
-        acts.replaceAll(a -> a.done() ? a : a.inRounds(Optional.empty()));
+        acts.replaceAll(a -> a.done() ? a : a.inRounds(a.rounds().inOneGo(a.minutes())));
         int n = acts.size();
         long[] floor = new long[n];
         Arrays.fill(floor, Long.MIN_VALUE);
@@ -62,8 +62,8 @@ public record Placing(List<Act> acts, Ledger after) {
                     Optional<Rounds.Pair> pair =
                             i == 0 ? Optional.empty() : now.rounds(placed.get(i - 1), act);
                     if (pair.isPresent()) {
-                        acts.set(i - 1, acts.get(i - 1).inRounds(Optional.of(pair.get().coat())));
-                        acts.set(i, act.inRounds(Optional.of(pair.get().work())));
+                        acts.set(i - 1, acts.get(i - 1).inRounds(pair.get().coat()));
+                        acts.set(i, act.inRounds(pair.get().work()));
                         now = before.removeLast();
                         placed.removeLast();
                         i--;

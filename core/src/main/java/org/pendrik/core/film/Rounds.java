@@ -1,6 +1,7 @@
 package org.pendrik.core.film;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,9 +13,11 @@ import java.util.Optional;
  * and worked, as few times as the window allows.
  *
  * @param groups keys of the zones of each round, in order
+ * @param prepared what both take before their first zone is done before the coat is laid, so that
+ *     the work follows it at once
  * @param spans by zone, minutes from the begin of the act in which it is on that zone
  */
-public record Rounds(List<List<String>> groups, Map<String, Span> spans) {
+public record Rounds(List<List<String>> groups, boolean prepared, Map<String, Span> spans) {
     /**
      * Minutes from the begin of an act, before it for the work of an early round.
      *
@@ -41,6 +44,73 @@ public record Rounds(List<List<String>> groups, Map<String, Span> spans) {
         spans = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(spans));
     }
 
+    /** What a technique takes before its first zone, then its zones in order by their size. */
+    static Rounds inOneGo(Technique t, Collection<Zone> zones) {
+        Map<String, Span> spans = new LinkedHashMap<>();
+        int n = 0;
+        double dm2 = 0;
+        int at = t.minutes(0, 0);
+        for (Zone z : zones) {
+            n++;
+            dm2 += z.areaMm2() / 10_000;
+            int until = t.minutes(n, dm2);
+            spans.put(z.key(), new Span(at, until));
+            at = until;
+        }
+        return new Rounds(List.of(List.copyOf(spans.keySet())), false, spans);
+    }
+
+    /** Zones one after the other from the first minute on, in equal parts of the time. */
+    static Rounds equalParts(Collection<String> zones, int minutes) {
+        Map<String, Span> spans = new LinkedHashMap<>();
+        int n = zones.size();
+        int i = 0;
+        for (String z : zones) {
+            spans.put(z, new Span(minutes * i / n, minutes * (i + 1) / n));
+            i++;
+        }
+        return new Rounds(List.of(List.copyOf(zones)), false, spans);
+    }
+
+    /** The zones one after the other at their own speed, filling so many minutes from the first. */
+    Rounds filling(int minutes) {
+        int all = spans.values().stream().mapToInt(Span::minutes).sum();
+        if (all == 0) {
+            return equalParts(spans.keySet(), minutes);
+        }
+        Map<String, Span> out = new LinkedHashMap<>();
+        int at = 0;
+        for (Map.Entry<String, Span> s : spans.entrySet()) {
+            int next = at + s.getValue().minutes();
+            out.put(s.getKey(), new Span(part(at, all, minutes), part(next, all, minutes)));
+            at = next;
+        }
+        return new Rounds(List.of(List.copyOf(spans.keySet())), false, out);
+    }
+
+    /** The zones one after the other at their own speed, in an act of so many minutes. */
+    Rounds inOneGo(int minutes) {
+        if (groups.size() == 1 && !prepared) {
+            return this;
+        }
+        Map<String, Span> out = new LinkedHashMap<>();
+        int at = before(minutes);
+        for (Map.Entry<String, Span> s : spans.entrySet()) {
+            out.put(s.getKey(), new Span(at, at + s.getValue().minutes()));
+            at += s.getValue().minutes();
+        }
+        return new Rounds(List.of(List.copyOf(spans.keySet())), false, out);
+    }
+
+    private static int part(int of, int minutes, int took) {
+        return (int) ((long) of * took / minutes);
+    }
+
+    /** Minutes that an act takes before its first zone. */
+    private int before(int minutes) {
+        return minutes - spans.values().stream().mapToInt(Span::minutes).sum();
+    }
+
     /**
      * The fewest rounds in which a coat is laid and worked on all its zones.
      *
@@ -54,12 +124,12 @@ public record Rounds(List<List<String>> groups, Map<String, Span> spans) {
     static Optional<Pair> fewest(Act coat, Act work, Map<String, WorkWindow> windows) {
         List<String> zones = List.copyOf(coat.zones());
         int n = zones.size();
-        int[] lay = parts(coat.minutes(), n);
-        int[] rub = parts(work.minutes(), n);
+        int[] lay = parts(coat, zones);
+        int[] rub = parts(work, zones);
         List<List<String>> groups = new ArrayList<>();
         Map<String, Span> laid = new LinkedHashMap<>();
         Map<String, Span> rubbed = new LinkedHashMap<>();
-        int clock = 0;
+        int clock = coat.rounds().before(coat.minutes()) + work.rounds().before(work.minutes());
         int at = 0;
         int waits = 0;
         while (at < n) {
@@ -93,7 +163,8 @@ public record Rounds(List<List<String>> groups, Map<String, Span> spans) {
         int begin = clock - work.minutes();
         Map<String, Span> worked = new LinkedHashMap<>();
         rubbed.forEach((z, s) -> worked.put(z, new Span(s.from() - begin, s.until() - begin)));
-        return Optional.of(new Pair(new Rounds(groups, laid), new Rounds(groups, worked), waits));
+        return Optional.of(
+                new Pair(new Rounds(groups, true, laid), new Rounds(groups, true, worked), waits));
     }
 
     /** Minutes between laying and working some zones in one go; negative when it does not fit. */
@@ -133,11 +204,21 @@ public record Rounds(List<List<String>> groups, Map<String, Span> spans) {
         return wait;
     }
 
-    private static int[] parts(int minutes, int n) {
-        int[] out = new int[n];
-        for (int i = 0; i < n; i++) {
-            out[i] = minutes * (i + 1) / n - minutes * i / n;
+    private static int[] parts(Act act, List<String> zones) {
+        return zones.stream().mapToInt(z -> act.span(z).minutes()).toArray();
+    }
+
+    /** Whether the work can follow the coat in its windows without rounds, at once or later. */
+    static boolean fitInOneGo(Act coat, Act work, Map<String, WorkWindow> windows) {
+        double from = 0;
+        double until = Double.MAX_VALUE;
+        for (Map.Entry<String, WorkWindow> w : windows.entrySet()) {
+            Span laid = coat.span(w.getKey());
+            Span rubbed = work.span(w.getKey());
+            int lead = coat.minutes() - laid.until();
+            from = Math.max(from, w.getValue().fromMinutes() - lead - rubbed.from());
+            until = Math.min(until, w.getValue().untilMinutes() - lead - rubbed.until());
         }
-        return out;
+        return Math.ceil(from - 1e-9) <= until + 1e-9;
     }
 }

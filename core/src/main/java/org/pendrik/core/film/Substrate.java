@@ -7,7 +7,9 @@ public enum Substrate {
     FACTORY_SEMI_GLOSS("factory paint, semi-gloss", Binder.FACTORY_PAINT, Finish.SEMI_GLOSS),
     FACTORY_FLAT("factory paint, flat", Binder.FACTORY_PAINT, Finish.FLAT),
     PRIMED("primer", Binder.PRIMER, Finish.FLAT),
-    BARE("bare plastic", Binder.BARE_PLASTIC, Finish.SEMI_GLOSS);
+    BARE("bare plastic", Binder.BARE_PLASTIC, Finish.SEMI_GLOSS),
+    /** Windows: nobody paints them on purpose. */
+    GLAZING("clear glazing", Binder.BARE_PLASTIC, Finish.GLOSS);
 
     /** The colour of a substrate when nothing was measured: a plain mid grey. */
     public static final Lab UNKNOWN_COLOUR = new Lab(48, 0, 0);

@@ -139,12 +139,15 @@ public final class TakeBack {
             Technique t = catalogue.technique(key);
             for (String m : t.materials()) {
                 Material liquid = catalogue.material(m);
-                Act act =
+                Act planned =
                         Act.planned(
-                                        StepIds.besides(q.laid().acts()).takingBack(q.actId()),
-                                        t,
-                                        liquid,
-                                        zones)
+                                StepIds.besides(q.laid().acts()).takingBack(q.actId()),
+                                t,
+                                liquid,
+                                zones);
+                // whoever takes something back begins at once
+                Act act =
+                        planned.inRounds(Rounds.equalParts(planned.zones(), planned.minutes()))
                                 .takingBack(new Act.TakenBack(q.actId(), q.share()));
                 way(act, q, columns, ledger, ways);
                 Hit now = hit(act, columns, q.nowMinute());
@@ -257,7 +260,11 @@ public final class TakeBack {
 
     private Reach reach(Act act, Column c, long minute) {
         return Reach.into(
-                act, c, c.targets(act), catalogue.bite(), l -> (double) (minute - l.laidAt()));
+                act,
+                c,
+                c.targets(act),
+                catalogue.bite(),
+                l -> (double) (minute + act.span(c.zone().key()).from() - l.laidAt()));
     }
 
     private static int layerOf(Column c, StepId actId) {

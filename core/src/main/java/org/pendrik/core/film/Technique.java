@@ -183,7 +183,10 @@ public record Technique(
 
     /** Something that rubs off or tears is stuck onto the model. */
     boolean tapes() {
-        return handling.handles() && role == Role.HANDLING && handling.needsCure() >= TAPED;
+        return handling.handles()
+                && role == Role.HANDLING
+                && handling.needsCure() >= TAPED
+                && !packs();
     }
 
     /** The model is wrapped and shaken. */
@@ -192,7 +195,7 @@ public record Technique(
     }
 
     /** Belongs to what is there before anything is weathered: primers, bases, release layers. */
-    boolean isGround() {
+    public boolean isGround() {
         return age < OLDEST_WEATHERING;
     }
 

@@ -101,14 +101,14 @@ public final class Timing {
         Ledger before = Ledger.of(question.with(List.of()), catalogue);
         Ledger ledger = before;
         for (Act act : question.acts()) {
-            Act next = act.done() ? act : act.inRounds(Optional.empty());
+            Act next = act.done() ? act : act.inRounds(act.rounds().inOneGo(act.minutes()));
             Optional<Rounds.Pair> pair =
                     out.isEmpty() ? Optional.empty() : ledger.rounds(out.getLast(), next);
             if (pair.isPresent()) {
-                Act coat = out.removeLast().inRounds(Optional.of(pair.get().coat()));
+                Act coat = out.removeLast().inRounds(pair.get().coat());
                 out.add(coat);
                 ledger = before.and(coat);
-                next = next.inRounds(Optional.of(pair.get().work()));
+                next = next.inRounds(pair.get().work());
             }
             out.add(next);
             before = ledger;
@@ -131,8 +131,15 @@ public final class Timing {
             clock = act.endMinute();
             for (String z : act.zones()) {
                 Map<StepId, WorkWindow> windows = ledger.windows(act, z);
-                for (Layer layer : ledger.on(z).live()) {
-                    Act coat = acts.get(layer.actId());
+                List<Layer> column = ledger.on(z).live();
+                for (int i = 0; i < column.size(); i++) {
+                    Layer layer = column.get(i);
+                    // what has run into one coat dries from its youngest part on
+                    int youngest = i;
+                    while (youngest + 1 < column.size() && column.get(youngest + 1).fused()) {
+                        youngest++;
+                    }
+                    Act coat = acts.get(column.get(youngest).actId());
                     if (coat == null) {
                         continue;
                     }

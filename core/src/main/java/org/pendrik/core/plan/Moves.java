@@ -15,6 +15,7 @@ import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.StepIds;
+import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 
@@ -74,6 +75,9 @@ final class Moves {
         if (!sealable(groups.get(g))) {
             return;
         }
+        if (isBare(s, groups.get(g))) {
+            primed(s, g, out);
+        }
         if (clean && waiting.isEmpty()) {
             // nothing speaks against it and nothing is waited for: no clear can help here
             return;
@@ -83,15 +87,19 @@ final class Moves {
                 clean |= sealed(s, g, bare, waiting, List.of(seal), out);
             }
         }
+        boolean bareGround = bare.against().stream().anyMatch(f -> f.rule() == Finding.Rule.NO_KEY);
         if (!clean) {
             for (Seals.Seal seal : seals) {
-                if (!seal.usual()) {
+                if (!seal.usual() && (bareGround || !seal.primer())) {
                     clean |= sealed(s, g, bare, waiting, List.of(seal), out);
                 }
             }
         }
         if (!clean) {
             for (Seals.Seal first : seals) {
+                if (first.primer() && !isBare(s, groups.get(g))) {
+                    continue;
+                }
                 for (Seals.Seal second : seals) {
                     if (second.usual()) {
                         sealed(s, g, bare, waiting, List.of(first, second), out);
@@ -99,6 +107,45 @@ final class Moves {
                 }
             }
         }
+    }
+
+    /** A bare surface may be primed before anything else, whoever needs it. */
+    private void primed(PlanState s, int g, List<PlanState> out) {
+        EffectGroup group = groups.get(g);
+        Set<String> on = new LinkedHashSet<>();
+        for (String z : group.zones()) {
+            if (isBare(s.ledger().on(z))) {
+                on.add(z);
+            }
+        }
+        for (Seals.Seal seal : seals) {
+            if (seal.primer()) {
+                String why = "Nothing that is laid over it has a hold on a bare surface.";
+                PlanStep step = insert(group, seal, on, why, ids.copy());
+                out.add(s.then(g, group, List.of(step), rules).state());
+            }
+        }
+    }
+
+    private static boolean isBare(Column c) {
+        return c.zone().substrate() == Substrate.BARE && !c.isCovered();
+    }
+
+    /** Zones with powder that the clears would blow away. */
+    private static Set<String> blown(PlanState.Tried tried, List<PlanStep> clears) {
+        Set<String> out = new LinkedHashSet<>();
+        for (Finding f : tried.against()) {
+            boolean ofClear = clears.stream().anyMatch(c -> c.act().id().equals(f.actId()));
+            if (ofClear && f.rule() == Finding.Rule.LOOSE) {
+                out.addAll(f.zones());
+            }
+        }
+        return out;
+    }
+
+    /** Whether something of a group would be the first to close a bare surface. */
+    private static boolean isBare(PlanState s, EffectGroup group) {
+        return group.zones().stream().anyMatch(z -> isBare(s.ledger().on(z)));
     }
 
     private static double tooth(Seals.Seal seal) {
@@ -134,6 +181,7 @@ final class Moves {
             why =
                     "It keeps the next carrier from coats that would otherwise need days to resist it.";
         }
+        String reason = why;
         double tooth = tooth(chosen.getLast());
         Set<String> next = shared(s, g, tooth, false);
         Set<String> later = shared(s, g, tooth, true);
@@ -151,9 +199,21 @@ final class Moves {
             for (Seals.Seal seal : chosen) {
                 inserted.add(insert(group, seal, on, why, free));
             }
-            PlanState behind = s.then(g, group, inserted, rules).state();
-            clean |= behind.weight() == s.weight();
-            out.add(behind);
+            PlanState.Tried tried = s.then(g, group, inserted, rules);
+            clean |= tried.state().weight() == s.weight();
+            out.add(tried.state());
+            Set<String> blown = blown(tried, inserted);
+            if (!on.containsAll(blown)) {
+                // what its air would blow away it can bind as well
+                StepIds others = ids.copy();
+                List<PlanStep> wider =
+                        chosen.stream()
+                                .map(x -> insert(group, x, with(on, blown), reason, others))
+                                .toList();
+                PlanState bound = s.then(g, group, wider, rules).state();
+                clean |= bound.weight() == s.weight();
+                out.add(bound);
+            }
         }
         return clean;
     }

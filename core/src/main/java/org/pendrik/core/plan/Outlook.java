@@ -110,9 +110,19 @@ final class Outlook {
         return out;
     }
 
-    /** When the final flat can begin, as far as the coats of this group are concerned. */
-    long flatFrom(int group, long firstCoatEnds) {
-        return firstCoatEnds + flatAfter[group];
+    /**
+     * When the final flat can begin at the earliest, as far as the coats of this group are
+     * concerned: what is laid first can be flatted last.
+     */
+    long flatFrom(int group, long firstZoneLaid) {
+        return flatAfter[group] == 0
+                ? Long.MIN_VALUE
+                : firstZoneLaid + flatAfter[group] - minutes[flat];
+    }
+
+    /** When an act is over on the first of its zones. */
+    static long firstLaid(Act act) {
+        return act.zones().stream().mapToLong(act::endOn).min().orElse(act.endMinute());
     }
 
     /**
@@ -143,7 +153,7 @@ final class Outlook {
                 flatBegins =
                         Math.max(
                                 flatBegins,
-                                flatFrom(g, begin + groups.get(g).acts().getFirst().minutes()));
+                                flatFrom(g, firstLaid(groups.get(g).acts().getFirst().at(begin))));
             }
             if (flat >= 0 && g != flat && (allBefore[g] & 1L << flat) != 0) {
                 afterFlat += minutes[g];

@@ -10,6 +10,7 @@ import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.Ledger;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Technique;
@@ -180,8 +181,7 @@ public final class PlanAudit {
     private void needlessClears(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
         boolean patient = request.schools().of("patience").equals("wait");
         for (PlanStep s : plan.steps()) {
-            boolean put = s.act().madeFor() instanceof MadeFor.OfStep;
-            if (!put || s.act().technique().role() != Technique.Role.CLEAR) {
+            if (!Seals.isPutIn(s.act())) {
                 continue;
             }
             List<Act> rest = new ArrayList<>(plan.timed().acts());
@@ -201,7 +201,7 @@ public final class PlanAudit {
             FilmCase without = timing.settle(plan.timed().with(rest), at, false);
             FilmReport report = check.check(without);
             long later = end(without) - end(plan.timed());
-            boolean asked = s.reason().contains("school");
+            boolean asked = minded(without, HouseRules.of(request.schools()));
             long worth = patient ? 1 : PlanCompiler.CLEAR_WORTH_MINUTES - s.act().minutes();
             long weight =
                     report.findings().stream()
@@ -213,6 +213,18 @@ public final class PlanAudit {
         }
     }
 
+    /** Whether the house has anything against a list of acts. */
+    private boolean minded(FilmCase c, HouseRules house) {
+        Ledger lies = Ledger.of(c.with(List.of()), catalogue);
+        for (Act a : c.acts()) {
+            if (!a.done() && !house.against(a, lies).isEmpty()) {
+                return true;
+            }
+            lies = lies.and(a);
+        }
+        return false;
+    }
+
     private static long end(FilmCase c) {
         return c.acts().stream().mapToLong(Act::endMinute).max().orElse(0);
     }
@@ -220,7 +232,10 @@ public final class PlanAudit {
     private static void figures(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
         long clears =
                 plan.steps().stream()
-                        .filter(s -> s.act().technique().role() == Technique.Role.CLEAR)
+                        .filter(
+                                s ->
+                                        s.act().technique().role() == Technique.Role.CLEAR
+                                                || Seals.isPutIn(s.act()))
                         .filter(s -> !isFinalFlat(s, Seals.finalFlat(request.schools())))
                         .filter(s -> s.origin() != PlanStep.Origin.MANUAL)
                         .count();

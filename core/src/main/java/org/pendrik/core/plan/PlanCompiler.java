@@ -12,10 +12,8 @@ import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Ledger;
-import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.Placing;
 import org.pendrik.core.film.StepIds;
-import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.InvalidInput;
 
@@ -247,9 +245,7 @@ public final class PlanCompiler {
             PlanOutcome.Compiled plan, FilmCase start, PlanRequest request) {
         PlanOutcome.Compiled best = plan;
         for (PlanStep s : plan.steps()) {
-            if (s.origin() == PlanStep.Origin.INSERTED
-                    && s.act().technique().role() == Technique.Role.CLEAR
-                    && s.act().madeFor() instanceof MadeFor.OfStep) {
+            if (s.origin() == PlanStep.Origin.INSERTED && Seals.isPutIn(s.act())) {
                 best = without(s, best, start, request).orElse(best);
             }
         }

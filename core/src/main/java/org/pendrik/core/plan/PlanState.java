@@ -125,8 +125,8 @@ record PlanState(
             }
         }
         long clock = placed.getLast().act().endMinute();
-        long coatEnds = placed.get(clearsBefore.size()).act().endMinute();
-        long flat = Math.max(flatFrom, rules.outlook().flatFrom(group, coatEnds));
+        long firstLaid = Outlook.firstLaid(placed.get(clearsBefore.size()).act());
+        long flat = Math.max(flatFrom, rules.outlook().flatFrom(group, firstLaid));
         long all = done | 1L << group;
         int laid = clears + clearsBefore.size() + effect.ownClears();
         PlanState next =

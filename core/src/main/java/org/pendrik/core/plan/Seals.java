@@ -2,7 +2,9 @@ package org.pendrik.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Technique;
 
@@ -13,11 +15,23 @@ final class Seals {
     private Seals() {}
 
     /**
-     * A clear that can be laid.
+     * A clear that can be laid, or the primer that a bare surface needs.
      *
      * @param usual the one that is tried first
+     * @param primer it is laid where nothing else would hold
      */
-    record Seal(Technique technique, Material material, boolean usual) {}
+    record Seal(Technique technique, Material material, boolean usual, boolean primer) {
+        Seal(Technique technique, Material material, boolean usual) {
+            this(technique, material, usual, false);
+        }
+    }
+
+    /** Whether a coat is one that was put in for another step: a clear, or a primer. */
+    static boolean isPutIn(Act act) {
+        return act.madeFor() instanceof MadeFor.OfStep
+                && (act.technique().role() == Technique.Role.CLEAR
+                        || (act.technique().isGround() && act.material().keys()));
+    }
 
     private static String kind(Schools.Choice schools) {
         return switch (schools.of("applicator")) {
@@ -45,6 +59,14 @@ final class Seals {
                             catalogue.material("polish-gloss"),
                             false));
         }
+        Technique primer =
+                catalogue.technique(
+                        switch (schools.of("applicator")) {
+                            case "airbrush" -> "prime";
+                            case "brush" -> "brush-prime";
+                            default -> "can-prime";
+                        });
+        out.add(new Seal(primer, catalogue.startingMaterial(primer), false, true));
         return out;
     }
 

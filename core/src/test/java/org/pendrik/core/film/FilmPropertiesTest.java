@@ -258,7 +258,8 @@ public class FilmPropertiesTest {
     private static int healable(FilmCase before, Act act, long minute) {
         Column column = Bench.check(before).columns().getFirst();
         return new ActJudge(BITES, before.air())
-                .healable(act, column, l -> (double) (minute - l.laidAt()));
+                .healable(
+                        act, column, l -> (double) (minute + act.span("side").from() - l.laidAt()));
     }
 
     @Test
@@ -283,6 +284,9 @@ public class FilmPropertiesTest {
             for (int k = 1; k < placed.size(); k++) {
                 FilmCase before = c.with(placed.subList(0, k));
                 Act a = placed.get(k);
+                if (seeksOpenCoats(a, Bench.check(before).columns().getFirst())) {
+                    continue;
+                }
                 assertEquals(
                         healable(before, a, a.atMinute()),
                         healable(before, a, 900 * Bench.DAY),

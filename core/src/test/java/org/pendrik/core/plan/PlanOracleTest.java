@@ -104,12 +104,19 @@ public class PlanOracleTest {
                 assertEquals(String.join("; ", audit.faults(r, plan)), "", said(i, r));
                 // where a plan warns, nothing without a warning may exist at any cost
                 long toBeat = plan.warnings() == 0 ? cost(plan) : Long.MAX_VALUE;
-                new Enumeration(r, toBeat).requireNothingCheaper(said(i, r));
+                new Enumeration(r, toBeat).requireNothingCheaper(said(i, r) + made(plan));
             } else {
                 new Enumeration(r, Long.MAX_VALUE).requireNothingCheaper(i + ": " + outcome);
             }
         }
         assertTrue(made > 250, "only " + made + " could be made");
+    }
+
+    private static List<String> made(PlanOutcome.Compiled plan) {
+        return plan.steps().stream()
+                .map(s -> s.act())
+                .map(a -> a.atMinute() + " " + a.technique().key() + a.zones())
+                .toList();
     }
 
     private static String said(int i, PlanRequest r) {
@@ -140,7 +147,7 @@ public class PlanOracleTest {
             this.toBeat = toBeat;
             this.seals =
                     Seals.of(request.schools(), CATALOGUE).stream()
-                            .filter(Seals.Seal::usual)
+                            .filter(x -> x.usual() || x.primer())
                             .toList();
             request.effects()
                     .forEach(

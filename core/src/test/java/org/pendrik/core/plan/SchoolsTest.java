@@ -113,14 +113,11 @@ public class SchoolsTest {
 
     @Test
     public void whoWouldRatherWaitGetsNoClearThatOnlySavesTime() {
-        // a heavy wash bears the spirit of the next only after days
-        Effect[] effects = {
-            new Effect("joints", EffectKind.JOINT_SHADE, Set.of("side"), 3, Optional.empty()),
-            effect(EffectKind.RUST_STREAKS, "side")
-        };
-        var soon = plan(request(Map.of(), effects));
-        var patient = plan(request(Map.of("patience", "wait"), effects));
-        assertEquals(patient.clears(), 0);
+        // a fade in oil bears the spirit of a second one only after more than a week
+        Effect[] effects = {effect(EffectKind.FADE, "side"), effect(EffectKind.HEAVY_RUST, "side")};
+        var soon = plan(request(Map.of("fade", "dots"), effects));
+        var patient = plan(request(Map.of("fade", "dots", "patience", "wait"), effects));
+        assertEquals(patient.clears(), 0, patient.steps().toString());
         assertEquals(soon.clears(), 1);
         assertTrue(patient.minutes() > soon.minutes() + 1440, "that is what it waits for");
     }
