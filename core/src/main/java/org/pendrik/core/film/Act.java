@@ -142,9 +142,17 @@ public record Act(
         return atMinute + minutes;
     }
 
-    /** The minute in which it begins on a zone. */
+    /**
+     * The minute in which it begins on a zone. What keeps no window is taken to begin on all zones
+     * at once: that is never too late for what lies there.
+     */
     public long beginOn(String zone) {
-        return atMinute + span(zone).from();
+        return atMinute + lead(zone);
+    }
+
+    /** Minutes from its begin to its begin on a zone, negative for the work of an early round. */
+    int lead(String zone) {
+        return keepsWindow() ? span(zone).from() : 0;
     }
 
     /** The minute in which it is over on a zone: a coat is as old there as from then on. */

@@ -352,6 +352,7 @@ final class ActJudge {
             } else if (act.laysFilm()
                     && act.material().binder().filter(Binder::isWaterborne).isPresent()
                     && l.binder().isOxidative()
+                    && l.material().cure().isPresent()
                     && i == layers.size() - 1) {
                 out.add(Rule.SLOW, Severity.NOTE, () -> m.say.slow(l, q));
             }

@@ -42,7 +42,7 @@ public final class Column {
 
     /** What an act leaves here: a coat, less of a coat, a mask, or no lettering. */
     void leave(Act act, Climate air) {
-        act.takesBack().ifPresent(this::takeBack);
+        act.takesBack().ifPresent(what -> takeBack(act, what));
         if (act.technique().works().meansLettering()) {
             lettering = false;
         }
@@ -105,6 +105,10 @@ public final class Column {
             }
             n++;
         }
+        // of what is one coat, all of it opens again
+        while (n > 0 && n < layers.size() && layers.get(layers.size() - n).fused()) {
+            n++;
+        }
         return n;
     }
 
@@ -130,10 +134,11 @@ public final class Column {
                 || with.contains(l.technique().key());
     }
 
-    private void takeBack(Act.TakenBack what) {
+    private void takeBack(Act act, Act.TakenBack what) {
+        List<Layer> taken = targets(act);
         for (int i = layers.size() - 1; i >= 0; i--) {
             Layer l = layers.get(i);
-            if (l.actId().equals(what.actId())) {
+            if (taken.contains(l)) {
                 Layer thinner = l.without(what.share());
                 if (thinner.left() < GONE) {
                     layers.remove(i);
@@ -249,9 +254,39 @@ public final class Column {
 
     /**
      * The coats that an act means to work here, topmost first: what it names or takes back, else of
-     * the alternatives of its technique the one that lies highest; empty when there is none.
+     * the alternatives of its technique the one that lies highest; each with what it has run
+     * together with. Empty when there is none.
      */
     List<Layer> targets(Act act) {
+        List<Layer> named = named(act);
+        if (named.isEmpty() || layers.stream().noneMatch(Layer::fused)) {
+            return named;
+        }
+        List<Layer> out = new ArrayList<>();
+        for (int i = layers.size() - 1; i >= 0; i--) {
+            int bottom = i;
+            while (bottom > 0 && layers.get(bottom).fused()) {
+                bottom--;
+            }
+            List<Layer> one = layers.subList(bottom, i + 1).reversed();
+            if (one.stream().anyMatch(named::contains)) {
+                out.addAll(one);
+            }
+            i = bottom;
+        }
+        return List.copyOf(out);
+    }
+
+    /** How many coats some layers are, where what has run together is one. */
+    int coats(List<Layer> some) {
+        int n = 0;
+        for (Layer l : some) {
+            n += l.fused() ? 0 : 1;
+        }
+        return n;
+    }
+
+    private List<Layer> named(Act act) {
         if (act.means().isPresent()) {
             Set<StepId> ids = act.means().get().actIds();
             return layers.reversed().stream().filter(l -> ids.contains(l.actId())).toList();

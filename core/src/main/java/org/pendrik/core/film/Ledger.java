@@ -91,12 +91,12 @@ public final class Ledger {
                 List<Layer> targets = c.targets(act);
                 if (!targets.isEmpty()) {
                     long opens = opens(new Workable(act, c, targets, bites, air));
-                    at = Math.max(at, opens - act.span(z).from());
+                    at = Math.max(at, opens - act.lead(z));
                 }
             }
         }
         for (String zone : act.zones()) {
-            int later = act.span(zone).from();
+            int later = act.lead(zone);
             at = healedFrom(judge, act, on(zone), at + later) - later;
         }
         return at;
@@ -176,7 +176,7 @@ public final class Ledger {
             }
             Workable work = new Workable(act, c, targets, bites, air);
             long from = opens(work);
-            opens = Math.max(opens, from - act.span(z).from());
+            opens = Math.max(opens, from - act.lead(z));
             lastStart = Math.min(lastStart, closes(work, from) - act.span(z).until());
             for (Layer l : targets) {
                 if (youngest == null || l.laidAt() >= youngest.laidAt()) {

@@ -114,7 +114,7 @@ public record Reach(List<Met> met) {
         double exposure = full;
         List<Layer> layers = column.live();
         int deepest = works && !targets.isEmpty() ? layers.indexOf(targets.getLast()) : -1;
-        boolean together = works && targets.size() > 1;
+        boolean together = works && column.coats(targets) > 1;
         double passes = 0;
         for (int i = layers.size() - 1; i >= 0 && exposure > 0; i--) {
             Layer l = layers.get(i);

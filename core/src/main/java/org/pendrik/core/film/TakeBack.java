@@ -225,9 +225,9 @@ public final class TakeBack {
         boolean safe = true;
         String worst = "";
         double worstBy = 0;
-        StepId target = act.takesBack().orElseThrow().actId();
         for (Column c : columns) {
-            int layer = layerOf(c, target);
+            List<Layer> targets = c.targets(act);
+            int layer = c.live().indexOf(targets.getLast());
             Reach reach = reach(act, c, minute);
             double on = reach.hit(layer) - needed;
             if (on < worstBy) {
@@ -264,7 +264,7 @@ public final class TakeBack {
                 c,
                 c.targets(act),
                 catalogue.bite(),
-                l -> (double) (minute + act.span(c.zone().key()).from() - l.laidAt()));
+                l -> (double) (minute + act.lead(c.zone().key()) - l.laidAt()));
     }
 
     private static int layerOf(Column c, StepId actId) {

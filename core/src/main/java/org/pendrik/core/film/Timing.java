@@ -172,7 +172,7 @@ public final class Timing {
         long lead = coat.endOn(zone) - coat.endMinute();
         String name = layer.material().name();
         if (window != null) {
-            long min = (long) Math.ceil(window.fromMinutes() - 1e-9) + lead - act.span(zone).from();
+            long min = (long) Math.ceil(window.fromMinutes() - 1e-9) + lead - act.lead(zone);
             long max =
                     (long) Math.floor(window.untilMinutes() + 1e-9) + lead - act.span(zone).until();
             return Optional.of(
@@ -183,7 +183,7 @@ public final class Timing {
                             OptionalLong.of(Math.max(Math.max(0, min), max)),
                             "window of the " + name));
         }
-        long wait = ledger.waitFor(layer, act, zone) + lead - act.span(zone).from();
+        long wait = ledger.waitFor(layer, act, zone) + lead - act.lead(zone);
         return wait <= 0
                 ? Optional.empty()
                 : Optional.of(

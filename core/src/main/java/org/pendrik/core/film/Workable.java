@@ -25,7 +25,7 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
     }
 
     private boolean together() {
-        return targets.size() > 1 && act.must() == Must.LIFTED;
+        return column.coats(targets) > 1 && act.must() == Must.LIFTED;
     }
 
     /** The state at these ages: it goes from early over open to stuck or late and never back. */

@@ -21,6 +21,9 @@ import org.pendrik.core.film.Zone;
 
 /** What can come next in a plan: a group whose turn it is, bare or behind one or two clears. */
 final class Moves {
+    /** Up to so many zones every choice among them is tried. */
+    private static final int FEW_ZONES = 3;
+
     private final List<EffectGroup> groups;
     private final Precedence precedence;
     private final PlanState.Rules rules;
@@ -191,6 +194,10 @@ final class Moves {
             choices.add(with(needed, next));
             choices.add(with(needed, later));
         }
+        // while something is waited for anyway, a clear can be laid that only others need
+        choices.add(next);
+        choices.add(later);
+        choices.remove(Set.<String>of());
         boolean clean = false;
         for (Set<String> on : choices) {
             List<PlanStep> inserted = new ArrayList<>();
@@ -246,12 +253,16 @@ final class Moves {
 
     /**
      * The zones that a clear could be needed on: those with something against it, alone and with
-     * those that would have to wait longest.
+     * any of those that would have to wait; of many, with those that would have to wait longest.
      */
     private static List<Set<String>> needed(Set<String> found, Map<String, Long> waiting) {
         List<Set<String>> out = new ArrayList<>();
         if (!found.isEmpty()) {
             out.add(found);
+        }
+        if (waiting.size() <= FEW_ZONES) {
+            subsets(List.copyOf(waiting.keySet())).forEach(s -> out.add(with(found, s)));
+            return out;
         }
         waiting.values().stream()
                 .distinct()
@@ -267,6 +278,20 @@ final class Moves {
                                     });
                             out.add(zones);
                         });
+        return out;
+    }
+
+    private static List<Set<String>> subsets(List<String> zones) {
+        List<Set<String>> out = new ArrayList<>();
+        for (int bits = 1; bits < 1 << zones.size(); bits++) {
+            Set<String> some = new LinkedHashSet<>();
+            for (int z = 0; z < zones.size(); z++) {
+                if ((bits & 1 << z) != 0) {
+                    some.add(zones.get(z));
+                }
+            }
+            out.add(some);
+        }
         return out;
     }
 

@@ -158,6 +158,7 @@ public final class PlanAudit {
             boolean older =
                     a.material().deposits()
                             && a.technique().role() == Technique.Role.EFFECT
+                            && !Seals.isPutIn(a)
                             && a.technique().age() < 90;
             if (!older) {
                 continue;

@@ -240,7 +240,7 @@ public class FilmPropertiesTest {
     }
 
     /** A case in a line. */
-    private static String said(FilmCase c) {
+    static String said(FilmCase c) {
         StringBuilder out = new StringBuilder();
         for (Act a : c.acts()) {
             out.append(a.technique().key())
@@ -258,8 +258,7 @@ public class FilmPropertiesTest {
     private static int healable(FilmCase before, Act act, long minute) {
         Column column = Bench.check(before).columns().getFirst();
         return new ActJudge(BITES, before.air())
-                .healable(
-                        act, column, l -> (double) (minute + act.span("side").from() - l.laidAt()));
+                .healable(act, column, l -> (double) (minute + act.lead("side") - l.laidAt()));
     }
 
     @Test
