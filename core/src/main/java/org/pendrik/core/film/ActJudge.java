@@ -316,9 +316,15 @@ final class ActJudge {
         }
         List<Layer> layers = m.column.live();
         if (m.column.sinksIn(act, m.ageOf)) {
-            if (!act.technique().embeds()) {
-                Layer top = layers.getLast();
+            Layer top = layers.getLast();
+            if (act.technique().embeds()) {
+                return;
+            }
+            if (Column.mayStipple(act, top)) {
                 out.add(Rule.BLEND, Severity.NOTE, () -> m.say.sinksIn(top));
+            } else {
+                double q = m.q(top);
+                out.add(Rule.WET, Severity.WARN, () -> m.say.wet(top, q, Severity.WARN));
             }
             return;
         }

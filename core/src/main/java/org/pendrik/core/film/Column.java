@@ -125,6 +125,12 @@ public final class Column {
                 && l.technique().action() != Action.DRY_BRUSH;
     }
 
+    /** Powder is stippled into open oil on purpose; into anything else that is wet it blotches. */
+    static boolean mayStipple(Act act, Layer wet) {
+        boolean planned = !act.done() && act.madeFor() instanceof MadeFor.OfEffect;
+        return wet.binder().isOxidative() && (!planned || act.madeFor().equals(wet.madeFor()));
+    }
+
     private static boolean seeks(Act act, Layer l) {
         List<String> with = act.technique().blends();
         boolean sameEffect =

@@ -160,7 +160,7 @@ public final class Ledger {
                 a -> judge.healable(act, c, l -> (double) (l.equals(layer) ? a : HORIZON_MINUTES)));
     }
 
-    /** The span that an act has to keep; empty when it works nothing that has one. */
+    /** The span that an act has to keep; empty when it works nothing that has one that ends. */
     Optional<Timing.WorkSpan> span(Act act) {
         if (!act.keepsWindow()) {
             return Optional.empty();
@@ -184,7 +184,7 @@ public final class Ledger {
                 }
             }
         }
-        return youngest == null || lastStart - opens >= HORIZON_MINUTES
+        return youngest == null || lastStart - opens >= HORIZON_MINUTES / 2
                 ? Optional.empty()
                 : Optional.of(
                         new Timing.WorkSpan(

@@ -11,8 +11,9 @@ import org.pendrik.core.film.Finding.Severity;
  *
  * <p>Candidates are made from the shelf; each is applied, the times of the steps from there on are
  * settled, and the whole case is checked again. Guarantee: an offered mend removes its finding and
- * leaves the case with less weight of stops and warnings than before. Sorted by new clear coats,
- * then by how much later the last step ends.
+ * leaves the case with less weight of stops and warnings than before; where it is the waiting that
+ * heals, only waiting is offered. Sorted by new clear coats, then by how much later the last step
+ * ends.
  */
 public final class Mends {
     private static final int MOST = 4;
@@ -50,7 +51,8 @@ public final class Mends {
                     .ifPresent(
                             mended -> {
                                 FilmReport after = check.check(mended);
-                                if (isBetter(report, after, finding)) {
+                                if (isBetter(report, after, finding)
+                                        && !isWaitingAlone(question, mended, mend, finding)) {
                                     good.add(
                                             new Ranked(
                                                     new Checked(mend, end(mended) - end(question)),
@@ -91,16 +93,31 @@ public final class Mends {
         return Optional.of(settled);
     }
 
+    /** Whether the step as it is would do as well at the minute to which the mend puts it. */
+    private boolean isWaitingAlone(FilmCase question, FilmCase mended, Mend mend, Finding finding) {
+        if (mend instanceof Mend.Wait || mend instanceof Mend.TakeOut) {
+            return false;
+        }
+        Act act = question.acts().get(question.indexOf(finding.actId()));
+        Optional<Act> there =
+                mended.acts().stream().filter(a -> a.id().equals(act.id())).findFirst();
+        if (there.isEmpty() || there.get().atMinute() <= act.atMinute()) {
+            return false;
+        }
+        long later = there.get().atMinute() - act.atMinute();
+        FilmCase waited = question.with(new Mend.Wait(act.id(), later).applyTo(question.acts()));
+        return check.check(waited).about(act.id()).stream().noneMatch(f -> isAsBad(f, finding));
+    }
+
+    private static boolean isAsBad(Finding f, Finding than) {
+        return f.rule() == than.rule()
+                && f.actId().equals(than.actId())
+                && f.coats().equals(than.coats())
+                && f.severity().weight() >= than.severity().weight();
+    }
+
     private static boolean isBetter(FilmReport before, FilmReport after, Finding finding) {
-        boolean gone =
-                after.findings().stream()
-                        .noneMatch(
-                                f ->
-                                        f.rule() == finding.rule()
-                                                && f.actId().equals(finding.actId())
-                                                && f.coats().equals(finding.coats())
-                                                && f.severity().weight()
-                                                        >= finding.severity().weight());
+        boolean gone = after.findings().stream().noneMatch(f -> isAsBad(f, finding));
         return gone && after.weight() < before.weight();
     }
 

@@ -121,10 +121,13 @@ final class Moves {
                 on.add(z);
             }
         }
+        Set<String> all = new LinkedHashSet<>(on);
+        zones.stream().map(Zone::key).filter(z -> isBare(s.ledger().on(z))).forEach(all::add);
+        String why = "Nothing that is laid over it has a hold on a bare surface.";
         for (Seals.Seal seal : seals) {
-            if (seal.primer()) {
-                String why = "Nothing that is laid over it has a hold on a bare surface.";
-                PlanStep step = insert(group, seal, on, why, ids.copy());
+            for (Set<String> where :
+                    seal.primer() ? new LinkedHashSet<>(List.of(on, all)) : Set.<Set<String>>of()) {
+                PlanStep step = insert(group, seal, where, why, ids.copy());
                 out.add(s.then(g, group, List.of(step), rules).state());
             }
         }

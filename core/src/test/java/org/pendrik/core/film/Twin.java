@@ -413,7 +413,9 @@ final class Twin {
             Act act, long begin, boolean local, boolean mist, Set<String> run, Set<String> out) {
         if (!act.material().deposits() || act.technique().action() == Action.DRY) {
             if (act.material().deposits() && !coats.isEmpty() && q(coats.getLast(), begin) < 0.3) {
-                out.add("BLEND NOTE " + coats.getLast().act.material().name());
+                Coat top = coats.getLast();
+                boolean oil = isOil(top.lies);
+                out.add((oil ? "BLEND NOTE " : "WET WARN ") + top.act.material().name());
             }
             return;
         }
