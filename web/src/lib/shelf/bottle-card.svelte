@@ -47,6 +47,25 @@
 			)}.{/if}
 		{#if bottle.clamped}A screen cannot show this colour; the nearest is drawn.{/if}
 	</p>
+	{#if bottle.tints}
+		<p class="border-l-4 border-dashed border-ink pl-3">
+			{#if bottle.tints.darkerThanVeil}Darker than a {b.finish} surface can be, so it counts as dark as
+				paint gets.
+			{/if}So dark a colour says little of its tints: four parts of white may make it anything from
+			<span
+				class="inline-block h-[1em] w-8 border border-line align-[-0.15em]"
+				style:background={bottle.tints.leastHex}
+				aria-hidden="true"
+			></span>
+			<span class="figure">{bottle.tints.leastHex}</span> to
+			<span
+				class="inline-block h-[1em] w-8 border border-line align-[-0.15em]"
+				style:background={bottle.tints.mostHex}
+				aria-hidden="true"
+			></span>
+			<span class="figure">{bottle.tints.mostHex}</span>. One swatch let down with white tells.
+		</p>
+	{/if}
 	{#if stateOf(bottle)}<p class="font-semibold">! {stateOf(bottle)}</p>{/if}
 	{#if bottle.whyNot}<p class="border-l-4 border-ink pl-3">{bottle.whyNot}</p>{/if}
 	<form

@@ -14,6 +14,7 @@ import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
 import org.pendrik.app.store.Years;
+import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -79,10 +80,11 @@ public class BenchLog {
                         .findFirst()
                         .orElseThrow(() -> new NotFound("The step"));
         var technique = engines.catalogue().technique(step.technique());
-        if (!technique.materials().contains(d.material())) {
+        var material = engines.catalogue().material(d.material());
+        if (!Catalogue.canUse(technique, material)) {
             throw new InvalidInput(
                     "Material",
-                    engines.catalogue().material(d.material()).name(),
+                    material.name(),
                     "does not do for " + technique.name(),
                     "Choose one that the step offers.");
         }

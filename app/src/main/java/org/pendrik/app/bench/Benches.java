@@ -308,6 +308,7 @@ public class Benches {
                 t.handling().masking(),
                 switch (t.handling().orientation()) {
                     case UPRIGHT -> "";
+                    case FACE_UP -> "Lay the model so that the face you work on lies up.";
                     case ON_ITS_SIDE -> "Lay the model on its side.";
                     case UPSIDE_DOWN -> "Turn the model upside down, in foam.";
                 },

@@ -123,7 +123,7 @@ public class StepCups {
                 MixCard.of(
                         new MixCard.Coat(
                                 Math.max(1, area * act.technique().share()),
-                                m.filmMicrometres() * act.thickness().factor(),
+                                act.wetMicrometres(),
                                 m.mix().paintParts(),
                                 m.mix().thinnerParts(),
                                 act.technique().booth()),

@@ -45,7 +45,7 @@ class FilmQuestions {
                  "zones": ["left-side"], "atMinute": 0, "minutes": 17, "done": true},
                 {"id": "streak", "technique": "oil-streak", "material": "oil-fresh-rust", "thickness": "NORMAL",
                  "zones": ["left-side"], "atMinute": 1440, "minutes": 20, "done": true},
-                {"id": "wash", "technique": "pin-wash", "material": "wash-warm-brown", "thickness": "LIGHT",
+                {"id": "wash", "technique": "grime-wash", "material": "wash-warm-brown", "thickness": "LIGHT",
                  "zones": ["left-side"], "atMinute": 2880, "minutes": 20, "done": false}
               ],
               "celsius": 21,
@@ -233,7 +233,7 @@ class FilmQuestions {
     private static Carrier carrier(StepId id, String text) {
         try {
             return Carrier.parse(text);
-        } catch (IllegalArgumentException _) {
+        } catch (IllegalArgumentException unknown) {
             throw new InvalidInput(
                     "Carrier of " + id,
                     text,

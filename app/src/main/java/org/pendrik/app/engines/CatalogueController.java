@@ -36,6 +36,7 @@ class CatalogueController {
         return new Lists(
                 Scale.COMMON,
                 Arrays.stream(Substrate.values())
+                        .filter(s -> s != Substrate.GLAZING)
                         .map(s -> new SubstrateItem(s, s.label()))
                         .toList(),
                 Arrays.stream(SubjectKind.values())

@@ -27,6 +27,7 @@ import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Face;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.StepId;
@@ -35,6 +36,7 @@ import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.Effect;
 import org.pendrik.core.plan.InStep;
+import org.pendrik.core.plan.OwnColour;
 import org.pendrik.core.plan.Pin;
 import org.pendrik.core.plan.PlanCheck;
 import org.pendrik.core.plan.PlanCompiler;
@@ -132,12 +134,25 @@ public class Plans {
         for (StoredStep s : steps) {
             Act bottle = s.act(engines.catalogue(), subject);
             StepMixes.StepRecipe mix = recipes.get(s.id());
-            Act a = mix == null ? bottle : bottle.with(bottle.material().coloured(mix.colour()));
+            Act a =
+                    mix == null
+                            ? ofOwnColour(bottle, subject)
+                            : bottle.with(bottle.material().coloured(mix.colour()));
             Act placed = a.done() ? a : a.at(Math.max(clockMinute, now()));
             acts.add(placed);
             clockMinute = Math.max(clockMinute, placed.atMinute());
         }
         return new FilmCase(subject, acts, workshops.current().air());
+    }
+
+    /** A chip's top coat is the car's own colour, mixed to it, unless another was chosen. */
+    private Act ofOwnColour(Act act, List<Zone> subject) {
+        return subject.stream()
+                .filter(z -> act.zones().contains(z.key()))
+                .findFirst()
+                .filter(z -> OwnColour.isTopCoatOf(act, z.colour(), engines.catalogue()))
+                .map(z -> act.with(act.material().coloured(z.colour())))
+                .orElse(act);
     }
 
     /** The zones of a job as the film engine takes them. */
@@ -351,7 +366,7 @@ public class Plans {
     private StoredStep step(UUID jobId, StepDraft d, @Nullable StoredStep before) {
         var t = engines.catalogue().technique(d.technique());
         var m = engines.catalogue().material(d.material());
-        if (!t.materials().contains(m.key())) {
+        if (!Catalogue.canUse(t, m)) {
             throw new InvalidInput(
                     "Material",
                     m.name(),

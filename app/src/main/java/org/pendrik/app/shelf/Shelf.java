@@ -23,6 +23,7 @@ import org.pendrik.core.paint.Look;
 import org.pendrik.core.paint.Paint;
 import org.pendrik.core.paint.SpectrumFit;
 import org.pendrik.core.paint.Surface;
+import org.pendrik.core.paint.TintSpan;
 import org.pendrik.core.shelf.Bottle;
 import org.pendrik.core.shelf.GimpPalette;
 import org.pendrik.core.shelf.ShelfChanges;
@@ -149,6 +150,7 @@ public class Shelf {
      * @param mixes whether it can be a part of a recipe
      * @param whyNot why it cannot; empty when it can
      * @param provenance of its spectrum, in words
+     * @param tints what its colour leaves open of its tints; null where it says enough
      */
     record BottleView(
             UUID id,
@@ -159,7 +161,15 @@ public class Shelf {
             boolean mixes,
             String whyNot,
             String provenance,
+            @Nullable TintView tints,
             BottleState state) {}
+
+    /**
+     * What a nearly black colour may come to with four parts of white.
+     *
+     * @param darkerThanVeil darker than its finish can be
+     */
+    record TintView(String leastHex, String mostHex, boolean darkerThanVeil) {}
 
     /**
      * The shelf.
@@ -219,7 +229,23 @@ public class Shelf {
                 b.mixes(),
                 why,
                 provenance(b),
+                tints(b),
                 state(b));
+    }
+
+    /** Where swatches let down with white tell how it tints, nothing is open. */
+    private static @Nullable TintView tints(Bottle b) {
+        if (!b.mixes() || b.paint().origin() == Paint.Origin.DILUTIONS) {
+            return null;
+        }
+        return TintSpan.of(b.colour().orElseThrow(), Surface.of(b.finish()))
+                .map(
+                        t ->
+                                new TintView(
+                                        Srgb.toHex(t.least()),
+                                        Srgb.toHex(t.most()),
+                                        t.darkerThanVeil()))
+                .orElse(null);
     }
 
     private static String provenance(Bottle b) {

@@ -226,7 +226,7 @@ public class BenchLogTest extends AppTest {
                         .contains("must not lie before the begin"));
         assertTrue(
                 refused(put(path, body.formatted(id, "oil-old-rust", NOON, NOON)), 422)
-                        .contains("does not do for satin seal"));
+                        .contains("does not do for mist fade"));
         assertTrue(
                 refused(put(path, body.formatted("nothing", material, NOON, NOON)), 404)
                         .contains("The step is not there"));

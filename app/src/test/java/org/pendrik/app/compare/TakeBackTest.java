@@ -50,11 +50,11 @@ public class TakeBackTest extends AppTest {
     }
 
     @Test
-    public void chipsOfLastMonthAreOnlySoftenedSoThatTheClearBeneathStays() {
+    public void chipsOfLastMonthAreTakenBackSoThatThePaintBeneathStays() {
         UUID job = workedTo("CHIPS", "sponge-chip", Duration.ofDays(40));
         var answer = question.ask(job, "sponge-chip", "left-side");
         assertTrue(answer.possible(), answer.sentence());
-        assertTrue(answer.sentence().contains("satin clear"), answer.sentence());
+        assertTrue(answer.sentence().contains("factory paint"), answer.sentence());
     }
 
     @Test

@@ -46,7 +46,7 @@ public class PlanSequencesTest extends AppTest {
     @Test
     public void aSealMovedOnePlaceLaterLeavesAPlanThatCanBeReadAndMovedBack() {
         UUID job = car("Reordered");
-        JsonNode made = plan(job, "FADE", "JOINT_SHADE");
+        JsonNode made = plan(job, "CHIPS", "POWDER");
         JsonNode steps = made.path("steps");
         int seal =
                 IntStream.range(0, steps.size())

@@ -28,15 +28,15 @@ public class PlanStoryTest extends AppTest {
     @Test
     public void aTakenOutSealIsFoundAndItsMendPutsItBack() {
         UUID job = car("Mended");
-        JsonNode made = plan(job, "FADE", "JOINT_SHADE", "CHIPS");
-        assertEquals(names(made).getFirst(), "seal-satin");
+        JsonNode made = plan(job, "POWDER");
+        assertEquals(names(made).getFirst(), "seal-matte");
         List<Integer> rest = new ArrayList<>();
         for (int i = 1; i < made.path("steps").size(); i++) {
             rest.add(i);
         }
         JsonNode bare = ok(put("/api/jobs/" + job + "/makeup", planDraft(made, rest).toString()));
         JsonNode stop = bare.path("findings").get(0);
-        assertEquals(stop.path("severity").asString(), "STOP");
+        assertEquals(stop.path("severity").asString(), "WARN");
         assertEquals(stop.path("rule").asString(), "TOOTH");
         JsonNode mend = stop.path("mends").get(0);
         ObjectNode order = json.createObjectNode();
@@ -48,7 +48,7 @@ public class PlanStoryTest extends AppTest {
         assertTrue(
                 mended.path("findings")
                         .valueStream()
-                        .noneMatch(f -> f.path("severity").asString().equals("STOP")));
+                        .allMatch(f -> f.path("severity").asString().equals("NOTE")));
         assertEquals(mended.path("steps").get(0).path("origin").asString(), "INSERTED");
         assertFalse(mended.path("steps").get(0).path("reason").asString().isEmpty());
         assertTrue(
@@ -71,7 +71,7 @@ public class PlanStoryTest extends AppTest {
         pins.addObject().put("firstId", a).put("thenId", b);
         pins.addObject().put("firstId", b).put("thenId", a);
         String detail = refused(put("/api/jobs/" + job + "/makeup", body.toString()), 422);
-        assertTrue(detail.contains("satin seal before mist fade before satin seal"), detail);
+        assertTrue(detail.contains("mist fade before sponge chips before mist fade"), detail);
         assertEquals(
                 ok(get("/api/jobs/" + job + "/makeup")).path("version").asInt(),
                 made.path("version").asInt());

@@ -64,6 +64,10 @@ public record Act(
         }
     }
 
+    private static final double MIST_PASS_UM = 15;
+    private static final double LIGHT_UM = 25;
+    private static final double NORMAL_UM = 40;
+
     /** A wash that wipes off less cleanly than this has stained. */
     private static final double STAINS_BELOW = 0.4;
 
@@ -160,10 +164,17 @@ public record Act(
         return atMinute + span(zone).until();
     }
 
-    /** Minutes from its begin in which it is on a zone. */
+    /**
+     * Minutes from its begin in which it is on a zone. What works a coat in its window begins with
+     * the first zone at once: swabs and liquid are laid out while the coat is open.
+     */
     Rounds.Span span(String zone) {
         Rounds.Span s = rounds.spans().get(zone);
-        return s == null ? new Rounds.Span(0, minutes) : s;
+        if (s == null) {
+            return new Rounds.Span(0, minutes);
+        }
+        boolean first = !rounds.prepared() && s.from() == rounds.setup() && keepsWindow();
+        return first ? new Rounds.Span(0, s.until()) : s;
     }
 
     /** The same at another time. */
@@ -315,6 +326,22 @@ public record Act(
     /** By brush, swab or dry tool on a small part of the zone, so that it is seen as it happens. */
     boolean isLocal() {
         return technique.local() && action().byHand() && technique.share() <= LOCAL_SHARE + 1e-9;
+    }
+
+    /**
+     * Wet film of the mix as it is laid, in micrometres, before it dries: a mist 15 a pass, in two
+     * to four passes by strength; a light coat 25, a normal one 40, wet and flooded ones twice and
+     * four times that. Workshop priors.
+     */
+    public double wetMicrometres() {
+        boolean mist = technique.action() == Action.MIST;
+        return switch (thickness) {
+            case MIST -> mist ? 2 * MIST_PASS_UM : MIST_PASS_UM;
+            case LIGHT -> mist ? 3 * MIST_PASS_UM : LIGHT_UM;
+            case NORMAL -> mist ? 4 * MIST_PASS_UM : NORMAL_UM;
+            case WET -> 2 * NORMAL_UM;
+            case FLOOD -> 4 * NORMAL_UM;
+        };
     }
 
     /** How far its coat closes the zone: 1 at least light on most of it, half as a mist, else 0. */

@@ -39,7 +39,7 @@ public record Placing(List<Act> acts, Ledger after) {
      */
     public static Placing of(Ledger lies, List<Act> given, long notBefore, boolean keep) {
         List<Act> acts = new ArrayList<>(given);
-        acts.replaceAll(a -> a.done() ? a : a.inRounds(a.rounds().inOneGo(a.minutes())));
+        acts.replaceAll(a -> a.done() ? a : a.inRounds(a.rounds().inOneGo()));
         int n = acts.size();
         long[] floor = new long[n];
         Arrays.fill(floor, Long.MIN_VALUE);

@@ -2,6 +2,7 @@ package org.pendrik.core.film;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,11 +14,18 @@ import java.util.Optional;
  * and worked, as few times as the window allows.
  *
  * @param groups keys of the zones of each round, in order
- * @param prepared what both take before their first zone is done before the coat is laid, so that
- *     the work follows it at once
+ * @param prepared the two go in rounds: what both take before their first zone is done before the
+ *     coat is laid, so that the work can follow at once
+ * @param setup minutes that the act takes before its first zone
+ * @param parts by zone, minutes that it takes there
  * @param spans by zone, minutes from the begin of the act in which it is on that zone
  */
-public record Rounds(List<List<String>> groups, boolean prepared, Map<String, Span> spans) {
+public record Rounds(
+        List<List<String>> groups,
+        boolean prepared,
+        int setup,
+        Map<String, Integer> parts,
+        Map<String, Span> spans) {
     /**
      * Minutes from the begin of an act, before it for the work of an early round.
      *
@@ -41,74 +49,69 @@ public record Rounds(List<List<String>> groups, boolean prepared, Map<String, Sp
 
     public Rounds {
         groups = groups.stream().map(List::copyOf).toList();
-        spans = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(spans));
+        parts = Collections.unmodifiableMap(new LinkedHashMap<>(parts));
+        spans = Collections.unmodifiableMap(new LinkedHashMap<>(spans));
+    }
+
+    /** One zone after the other. */
+    private static Rounds oneGo(int setup, Map<String, Integer> parts) {
+        Map<String, Span> spans = new LinkedHashMap<>();
+        int at = setup;
+        for (Map.Entry<String, Integer> p : parts.entrySet()) {
+            spans.put(p.getKey(), new Span(at, at + p.getValue()));
+            at += p.getValue();
+        }
+        return new Rounds(List.of(List.copyOf(parts.keySet())), false, setup, parts, spans);
     }
 
     /** What a technique takes before its first zone, then its zones in order by their size. */
     static Rounds inOneGo(Technique t, Collection<Zone> zones) {
-        Map<String, Span> spans = new LinkedHashMap<>();
+        Map<String, Integer> parts = new LinkedHashMap<>();
         int n = 0;
         double dm2 = 0;
-        int at = t.minutes(0, 0);
+        int setup = t.minutes(0, 0);
+        int at = setup;
         for (Zone z : zones) {
             n++;
             dm2 += z.areaMm2() / 10_000;
             int until = t.minutes(n, dm2);
-            spans.put(z.key(), new Span(at, until));
+            parts.put(z.key(), until - at);
             at = until;
         }
-        return new Rounds(List.of(List.copyOf(spans.keySet())), false, spans);
+        return oneGo(setup, parts);
     }
 
     /** Zones one after the other from the first minute on, in equal parts of the time. */
     static Rounds equalParts(Collection<String> zones, int minutes) {
-        Map<String, Span> spans = new LinkedHashMap<>();
+        Map<String, Integer> parts = new LinkedHashMap<>();
         int n = zones.size();
         int i = 0;
         for (String z : zones) {
-            spans.put(z, new Span(minutes * i / n, minutes * (i + 1) / n));
+            parts.put(z, minutes * (i + 1) / n - minutes * i / n);
             i++;
         }
-        return new Rounds(List.of(List.copyOf(zones)), false, spans);
+        return oneGo(0, parts);
     }
 
     /** The zones one after the other at their own speed, filling so many minutes from the first. */
-    Rounds filling(int minutes) {
-        int all = spans.values().stream().mapToInt(Span::minutes).sum();
+    public Rounds filling(int minutes) {
+        int all = parts.values().stream().mapToInt(Integer::intValue).sum();
         if (all == 0) {
-            return equalParts(spans.keySet(), minutes);
+            return equalParts(parts.keySet(), minutes);
         }
-        Map<String, Span> out = new LinkedHashMap<>();
-        int at = 0;
-        for (Map.Entry<String, Span> s : spans.entrySet()) {
-            int next = at + s.getValue().minutes();
-            out.put(s.getKey(), new Span(part(at, all, minutes), part(next, all, minutes)));
+        Map<String, Integer> out = new LinkedHashMap<>();
+        long at = 0;
+        for (Map.Entry<String, Integer> p : parts.entrySet()) {
+            long next = at + p.getValue();
+            out.put(p.getKey(), (int) (next * minutes / all - at * minutes / all));
             at = next;
         }
-        return new Rounds(List.of(List.copyOf(spans.keySet())), false, out);
+        return oneGo(0, out);
     }
 
-    /** The zones one after the other at their own speed, in an act of so many minutes. */
-    Rounds inOneGo(int minutes) {
-        if (groups.size() == 1 && !prepared) {
-            return this;
-        }
-        Map<String, Span> out = new LinkedHashMap<>();
-        int at = before(minutes);
-        for (Map.Entry<String, Span> s : spans.entrySet()) {
-            out.put(s.getKey(), new Span(at, at + s.getValue().minutes()));
-            at += s.getValue().minutes();
-        }
-        return new Rounds(List.of(List.copyOf(spans.keySet())), false, out);
-    }
-
-    private static int part(int of, int minutes, int took) {
-        return (int) ((long) of * took / minutes);
-    }
-
-    /** Minutes that an act takes before its first zone. */
-    private int before(int minutes) {
-        return minutes - spans.values().stream().mapToInt(Span::minutes).sum();
+    /** The zones one after the other at their own speed, without rounds. */
+    Rounds inOneGo() {
+        return prepared ? oneGo(setup, parts) : this;
     }
 
     /**
@@ -129,7 +132,7 @@ public record Rounds(List<List<String>> groups, boolean prepared, Map<String, Sp
         List<List<String>> groups = new ArrayList<>();
         Map<String, Span> laid = new LinkedHashMap<>();
         Map<String, Span> rubbed = new LinkedHashMap<>();
-        int clock = coat.rounds().before(coat.minutes()) + work.rounds().before(work.minutes());
+        int clock = coat.rounds().setup() + work.rounds().setup();
         int at = 0;
         int waits = 0;
         while (at < n) {
@@ -164,7 +167,7 @@ public record Rounds(List<List<String>> groups, boolean prepared, Map<String, Sp
         Map<String, Span> worked = new LinkedHashMap<>();
         rubbed.forEach((z, s) -> worked.put(z, new Span(s.from() - begin, s.until() - begin)));
         return Optional.of(
-                new Pair(new Rounds(groups, true, laid), new Rounds(groups, true, worked), waits));
+                new Pair(coat.rounds().as(groups, laid), work.rounds().as(groups, worked), waits));
     }
 
     /** Minutes between laying and working some zones in one go; negative when it does not fit. */
@@ -204,8 +207,12 @@ public record Rounds(List<List<String>> groups, boolean prepared, Map<String, Sp
         return wait;
     }
 
+    private Rounds as(List<List<String>> others, Map<String, Span> otherSpans) {
+        return new Rounds(others, true, setup, parts, otherSpans);
+    }
+
     private static int[] parts(Act act, List<String> zones) {
-        return zones.stream().mapToInt(z -> act.span(z).minutes()).toArray();
+        return zones.stream().mapToInt(z -> act.rounds().parts().getOrDefault(z, 0)).toArray();
     }
 
     /** Whether the work can follow the coat in its windows without rounds, at once or later. */

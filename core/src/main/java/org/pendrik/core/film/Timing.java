@@ -101,7 +101,7 @@ public final class Timing {
         Ledger before = Ledger.of(question.with(List.of()), catalogue);
         Ledger ledger = before;
         for (Act act : question.acts()) {
-            Act next = act.done() ? act : act.inRounds(act.rounds().inOneGo(act.minutes()));
+            Act next = act.done() ? act : act.inRounds(act.rounds().inOneGo());
             Optional<Rounds.Pair> pair =
                     out.isEmpty() ? Optional.empty() : ledger.rounds(out.getLast(), next);
             if (pair.isPresent()) {

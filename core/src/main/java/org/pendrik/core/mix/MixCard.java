@@ -8,11 +8,12 @@ import org.pendrik.core.units.InvalidInput;
 /**
  * How much of a mix a step takes, in whole drops.
  *
- * <p>Volume of paint = area × dry film ÷ solids ÷ what reaches the model. Solids are taken as 0.3
- * by volume, transfer as 0.35 for an airbrush and 0.8 for a brush (workshop priors). An airbrush
- * cup does not feed evenly under 0.5 ml, so no spray mix is smaller. The paint is the fewest whole
- * helpings of a recipe that make at least the volume, so its colour stays what it is; the thinner
- * is the nearest whole number of drops, and the ratio that they really give is stated.
+ * <p>Volume of the mix = area × wet film of the thinned mix ÷ what reaches the model; what dries of
+ * it is its solids, so a thin mix laid as wet leaves less paint and takes less. Transfer is taken
+ * as 0.35 for an airbrush and 0.8 for a brush (workshop priors). An airbrush cup does not feed
+ * evenly under 0.5 ml, so no spray mix is smaller. The paint is the fewest whole helpings of a
+ * recipe that make at least the volume, so its colour stays what it is; the thinner is the nearest
+ * whole number of drops, and the ratio that they really give is stated.
  *
  * @param measures of the paints, at least one
  * @param thinnerDrops whole drops of 0.05 ml
@@ -28,7 +29,6 @@ public record MixCard(
         double realRatio,
         double neededMillilitres,
         double cost) {
-    private static final double SOLIDS = 0.3;
     private static final double SPRAY_TRANSFER = 0.35;
     private static final double BRUSH_TRANSFER = 0.8;
     private static final double SMALLEST_SPRAY_ML = 0.5;
@@ -78,28 +78,28 @@ public record MixCard(
      * What is painted and how.
      *
      * @param areaMm2 model area in square millimetres, above 0 and under 1 square metre
-     * @param filmMicrometres dry, of the coat as laid
+     * @param wetMicrometres of the thinned mix as it lies before it dries
      * @param paintParts by volume, above 0
      * @param thinnerParts by volume
      * @param spray by airbrush
      */
     public record Coat(
             double areaMm2,
-            double filmMicrometres,
+            double wetMicrometres,
             double paintParts,
             double thinnerParts,
             boolean spray) {
         public Coat {
             InvalidInput.requireWithin(
                     "Area", areaMm2, " mm²", 1, 1e6, "Check length, height and scale of the job.");
-            if (!(paintParts > 0 && thinnerParts >= 0 && filmMicrometres > 0)) {
+            if (!(paintParts > 0 && thinnerParts >= 0 && wetMicrometres > 0)) {
                 throw new IllegalArgumentException("parts and film must be positive");
             }
         }
 
-        double paint() {
-            double dry = areaMm2 * filmMicrometres / 1e6;
-            return dry / SOLIDS / (spray ? SPRAY_TRANSFER : BRUSH_TRANSFER);
+        /** Millilitres of the mix. */
+        double mix() {
+            return areaMm2 * wetMicrometres / 1e6 / (spray ? SPRAY_TRANSFER : BRUSH_TRANSFER);
         }
 
         double ratio() {
@@ -119,7 +119,7 @@ public record MixCard(
      */
     public static MixCard of(Coat coat, List<Portion> helping) {
         double one = helping.stream().mapToDouble(Portion::millilitres).sum();
-        double needed = coat.paint() * (1 + coat.ratio());
+        double needed = coat.mix();
         double wanted = coat.spray() ? Math.max(needed, SMALLEST_SPRAY_ML) : needed;
         int helpings = Math.max(1, (int) Math.ceil(wanted / (1 + coat.ratio()) / one - 1e-9));
         List<Measure> measures = new ArrayList<>();

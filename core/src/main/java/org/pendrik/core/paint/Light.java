@@ -66,7 +66,11 @@ public enum Light {
 
     /** L*a*b* of a reflectance under this light, relative to its own white. */
     public Lab lab(Reflectance r) {
-        double[] v = xyz(r);
+        return lab(xyz(r));
+    }
+
+    /** L*a*b* of X, Y, Z under this light, relative to its own white. */
+    Lab lab(double[] v) {
         double[] white = LightTable.of(this).white();
         return Srgb.relativeToLab(v[0] / white[0], v[1] / white[1], v[2] / white[2]);
     }

@@ -7,18 +7,21 @@ import org.pendrik.core.colour.Lab;
  * A pigmented paint: how much it absorbs (K) and scatters (S) in each band, per micrometre of dry
  * film.
  *
- * <p>A paint of which only one colour is known has K/S from the smoothest spectrum of that colour
- * and an S so large that a normal coat hides as it is said to. S is level, but for paints that can
- * only be mostly white pigment, because they reflect most of every band: rutile scatters short
- * waves more (H. G. Völz, "Industrial Color Testing", 2nd edition, Wiley-VCH 2001), taken here as
- * 1/λ, which is why white makes paints bluer. Mixtures are estimates. Over two grounds, or in
- * several dilutions with a known paint, K and S are both measured.
+ * <p>A paint of which only one colour is known has the smoothest K/S of that colour ({@link
+ * RatioFit}) and an S so large that a normal coat hides as it is said to. S is level, but for
+ * paints that can only be mostly white pigment, because they reflect most of every band: rutile
+ * scatters short waves more (H. G. Völz, "Industrial Color Testing", 2nd edition, Wiley-VCH 2001),
+ * taken here as 1/λ, which is why white makes paints bluer. Mixtures are estimates. Over two
+ * grounds, or in several dilutions with a known paint, K and S are both measured.
  */
 public final class Paint {
     private static final int N = Reflectance.BANDS;
 
     /** Scattering depth beyond which more makes no difference. */
     private static final double OPAQUE_DEPTH = 400;
+
+    /** S must be above 0, and a coat that hides next to nothing scatters next to nothing. */
+    private static final double LEAST_DEPTH = 1e-9;
 
     /** Least inside reflectance from which a paint is partly and wholly white pigment. */
     private static final double COLOURED = 0.65;
@@ -92,19 +95,35 @@ public final class Paint {
      * @param micrometres of a normal coat, dry, above 0
      */
     public static Paint estimated(Lab seen, Surface surface, double hiding, double micrometres) {
-        return estimated(SpectrumFit.of(seen).reflectance(), surface, hiding, micrometres);
+        return estimated(seen, surface, hiding, micrometres, RatioFit.TINT_CHROMA);
+    }
+
+    /** The same with duller or more vivid tints where the colour says little of them. */
+    static Paint estimated(
+            Lab seen, Surface surface, double hiding, double micrometres, double tintChroma) {
+        double[] ratio = RatioFit.of(seen, surface, tintChroma);
+        double[] inside = new double[N];
+        for (int i = 0; i < N; i++) {
+            inside[i] = KubelkaMunk.masstone(ratio[i]);
+        }
+        return ofRatio(ratio, Reflectance.of(inside), hiding, micrometres);
     }
 
     /** As {@link #estimated(Lab, Surface, double, double)} from a spectrum of the hiding coat. */
     public static Paint estimated(
             Reflectance seen, Surface surface, double hiding, double micrometres) {
-        if (!(micrometres > 0)) {
-            throw new IllegalArgumentException("a coat has a thickness: " + micrometres);
-        }
         Reflectance inside = surface.inside(seen);
         double[] ratio = new double[N];
         for (int i = 0; i < N; i++) {
             ratio[i] = KubelkaMunk.ratio(inside.at(i));
+        }
+        return ofRatio(ratio, inside, hiding, micrometres);
+    }
+
+    private static Paint ofRatio(
+            double[] ratio, Reflectance inside, double hiding, double micrometres) {
+        if (!(micrometres > 0)) {
+            throw new IllegalArgumentException("a coat has a thickness: " + micrometres);
         }
         double[] shape = shape(inside);
         double depth = depthThatHides(ratio, shape, Math.clamp(hiding, 0.01, 0.999));
@@ -148,7 +167,7 @@ public final class Paint {
                 to = mid;
             }
         }
-        return Math.max(1e-4, (from + to) / 2);
+        return Math.max(LEAST_DEPTH, (from + to) / 2);
     }
 
     private static double hides(double[] ratio, double[] shape, double whole) {

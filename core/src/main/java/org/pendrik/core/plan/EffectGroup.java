@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.MadeFor;
@@ -60,7 +61,7 @@ record EffectGroup(
                 Technique t = Seals.as(spec.technique(), schools, catalogue);
                 Material m =
                         spec.main()
-                                ? wanted(effect, spec, catalogue)
+                                ? wanted(effect, spec, zones.getFirst().colour(), catalogue)
                                 : t.role() == Technique.Role.WORK && coat != null
                                         ? worker(t, coat, catalogue)
                                         : catalogue.material(t.materials().getFirst());
@@ -142,10 +143,13 @@ record EffectGroup(
     }
 
     /** The material wanted, or of what the way may use the one that looks most like it. */
-    private static Material wanted(Effect effect, Ways.Spec spec, Catalogue catalogue) {
+    private static Material wanted(Effect effect, Ways.Spec spec, Lab own, Catalogue catalogue) {
         List<Material> may = spec.materials(catalogue);
         if (effect.material().isEmpty()) {
-            return may.getFirst();
+            // what is chipped through is the paint of the car itself
+            return spec.technique().equals(OwnColour.TOP_COAT)
+                    ? EffectsSeen.nearest(may, own).orElse(may.getFirst())
+                    : may.getFirst();
         }
         Material wish = catalogue.material(effect.material().get());
         if (may.contains(wish)) {

@@ -2,6 +2,7 @@ package org.pendrik.core.plan;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -25,9 +26,10 @@ public final class Ways {
      *
      * @param technique its key
      * @param family keeps the material to a family; empty takes any
+     * @param start key of the material that it starts with here, where that is not the technique's
      * @param main takes the colour that is wanted for the effect
      */
-    record Spec(String technique, Optional<String> family, boolean main) {
+    record Spec(String technique, Optional<String> family, Optional<String> start, boolean main) {
         /** What the step may use. */
         List<Material> materials(Catalogue catalogue) {
             List<Material> all =
@@ -36,7 +38,10 @@ public final class Ways {
                             .toList();
             List<Material> kept =
                     all.stream().filter(m -> family.map(m.family()::equals).orElse(true)).toList();
-            return kept.isEmpty() ? all : kept;
+            List<Material> may = new ArrayList<>(kept.isEmpty() ? all : kept);
+            // a stable sort: the others stay as they are
+            may.sort(Comparator.comparing((Material m) -> start.filter(m.key()::equals).isEmpty()));
+            return may;
         }
     }
 
@@ -137,7 +142,13 @@ public final class Ways {
 
     private static Spec spec(String text) {
         boolean main = text.endsWith("*");
-        String[] p = (main ? text.substring(0, text.length() - 1) : text).split(":", -1);
-        return new Spec(p[0], p.length > 1 ? Optional.of(p[1]) : Optional.empty(), main);
+        String bare = main ? text.substring(0, text.length() - 1) : text;
+        String[] started = bare.split("=", -1);
+        String[] p = started[0].split(":", -1);
+        return new Spec(
+                p[0],
+                p.length > 1 ? Optional.of(p[1]) : Optional.empty(),
+                started.length > 1 ? Optional.of(started[1]) : Optional.empty(),
+                main);
     }
 }

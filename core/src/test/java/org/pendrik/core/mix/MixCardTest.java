@@ -7,26 +7,86 @@ import static org.testng.Assert.expectThrows;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.Material;
+import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Thickness;
+import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.InvalidInput;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class MixCardTest {
     @Test
     public void handWorkedCard() {
-        // 4000 mm² × 12 µm = 0.048 ml dry; ÷ 0.3 ÷ 0.35 = 0.457 ml paint; with 1 part in 2 thinner
-        // 0.686 ml: 10 and 5 drops
-        MixCard c = MixCard.of(new MixCard.Coat(4000, 12, 2, 1, true));
+        // 4000 mm² × 60 µm wet = 0.24 ml; ÷ 0.35 = 0.686 ml, of which two thirds are paint: 0.457
+        // ml
+        // are 10 drops, and 5 of thinner
+        MixCard c = MixCard.of(new MixCard.Coat(4000, 60, 2, 1, true));
         assertEquals(c.neededMillilitres(), 0.6857, 1e-3);
         assertEquals(c.paintDrops(), 10);
         assertEquals(c.thinnerDrops(), 5);
         assertEquals(c.millilitres(), 0.75, 1e-9);
     }
 
-    @Test
-    public void aFadeTakesADropOfPaint() {
-        MixCard c = MixCard.of(new MixCard.Coat(4000, 1.5, 1, 20, true));
-        assertTrue(c.paintDrops() <= 2, c.toString());
-        assertEquals(c.realRatio(), 20.0);
+    /** Drops of paint that a freight car in H0 takes, about 160 cm² in all, from practice. */
+    @DataProvider
+    public Object[][] practice() {
+        return new Object[][] {
+            {"mist-fade", Thickness.MIST, 1, 2},
+            {"mist-fade", Thickness.LIGHT, 1, 3},
+            {"mist-fade", Thickness.NORMAL, 1, 4},
+            {"seal-satin", Thickness.LIGHT, 8, 20},
+            {"final-flat", Thickness.LIGHT, 8, 20},
+            {"base-coat", Thickness.NORMAL, 15, 35},
+            {"prime", Thickness.LIGHT, 10, 20},
+            {"soot", Thickness.LIGHT, 1, 3},
+            {"airbrush-dust", Thickness.LIGHT, 1, 6},
+            {"dirt-mist", Thickness.LIGHT, 1, 6},
+            {"truck-tones", Thickness.LIGHT, 2, 10},
+            {"grime-wash", Thickness.LIGHT, 1, 4},
+            {"oil-wash", Thickness.LIGHT, 1, 4},
+            {"sludge-wash", Thickness.LIGHT, 1, 2},
+            {"pin-wash", Thickness.LIGHT, 1, 2},
+            {"oil-streak", Thickness.LIGHT, 1, 2},
+            {"dot-filter", Thickness.LIGHT, 1, 4},
+            {"sponge-chip", Thickness.LIGHT, 1, 2},
+            {"roof-rust", Thickness.NORMAL, 6, 15},
+            {"stencil-graffiti", Thickness.LIGHT, 2, 8},
+        };
+    }
+
+    @Test(dataProvider = "practice")
+    public void aFreightCarTakesWhatItTakesAtTheBench(
+            String technique, Thickness thickness, int least, int most) {
+        Technique t = Catalogue.load().technique(technique);
+        Material m = Catalogue.load().startingMaterial(t);
+        Zone car =
+                new Zone(
+                        "car",
+                        "car",
+                        Substrate.FACTORY_FLAT,
+                        false,
+                        Substrate.UNKNOWN_COLOUR,
+                        16_000,
+                        false);
+        Act act = Act.planned(new StepId("a"), t, m, thickness, List.of(car));
+        MixCard c =
+                MixCard.of(
+                        new MixCard.Coat(
+                                car.areaMm2() * t.share(),
+                                act.wetMicrometres(),
+                                m.mix().paintParts(),
+                                m.mix().thinnerParts(),
+                                t.booth()));
+        assertTrue(c.paintDrops() >= least && c.paintDrops() <= most, c.toString());
+        assertEquals(
+                c.realRatio(),
+                m.mix().thinnerParts() / m.mix().paintParts(),
+                0.5 / c.paintDrops() + 1e-9);
     }
 
     @Test
@@ -51,7 +111,7 @@ public class MixCardTest {
         // them
         MixCard c =
                 MixCard.of(
-                        new MixCard.Coat(4000, 12, 2, 1, true),
+                        new MixCard.Coat(4000, 60, 2, 1, true),
                         List.of(
                                 new MixCard.Portion("brown", 3, 0.05, OptionalDouble.of(0.4), 0.5),
                                 new MixCard.Portion("black", 1, 0.04, OptionalDouble.of(9), 1)));
@@ -71,7 +131,7 @@ public class MixCardTest {
         // the same paint from a bottle that drips half drops: 0.457 ml are 19 of 0.025
         MixCard c =
                 MixCard.of(
-                        new MixCard.Coat(4000, 12, 2, 1, true),
+                        new MixCard.Coat(4000, 60, 2, 1, true),
                         List.of(new MixCard.Portion("brown", 1, 0.025, OptionalDouble.empty(), 0)));
         assertEquals(c.paintDrops(), 19);
         assertTrue(c.measures().getFirst().enough(), "nobody knows what is left");

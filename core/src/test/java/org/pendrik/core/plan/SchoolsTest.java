@@ -10,12 +10,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Column;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Ledger;
 import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
@@ -263,5 +265,57 @@ public class SchoolsTest {
         expectThrows(
                 InvalidInput.class,
                 () -> new InStep.Subject("A/B", SUBJECT, List.of(), List.of(), List.of()));
+    }
+
+    /** What each effect starts with in any school: soot is dark, white is white, rust is rust. */
+    @Test
+    public void noEffectStartsWithAnothersColour() {
+        for (Schools.Question q : Schools.all()) {
+            for (Schools.Answer a : q.answers()) {
+                Schools.Choice choice = Schools.Choice.START.with(q.key(), a.key());
+                String said = q.key() + "=" + a.key();
+                assertTrue(start(EffectKind.SOOT, choice).l() < 30, "soot with " + said);
+                Lab mineral = start(EffectKind.MINERAL_STREAKS, choice);
+                assertTrue(mineral.l() > 80, "white streaks with " + said);
+                Lab rust = start(EffectKind.RUST_STREAKS, choice);
+                assertTrue(rust.a() > 10 && rust.b() > 10, "rust streaks with " + said);
+                assertTrue(start(EffectKind.FADE, choice).l() > 70, "fade with " + said);
+                assertTrue(start(EffectKind.DUST, choice).l() > 30, "dust with " + said);
+            }
+        }
+    }
+
+    @Test
+    public void aChipIsMadeThroughTheCarsOwnColour() {
+        for (Object[] x :
+                new Object[][] {
+                    {new Lab(36, 30, 20), "base-kiln-red"},
+                    {new Lab(40, -12, 10), "base-moor-green"},
+                    {new Lab(60, 0, 4), "base-plank-grey"}
+                }) {
+            Zone side = new Zone("side", "side", Substrate.FACTORY_FLAT, false, (Lab) x[0]);
+            Effect chips =
+                    new Effect(
+                            "c", EffectKind.CHIPS, Set.of("side"), 2, java.util.Optional.empty());
+            List<EffectGroup> groups =
+                    EffectGroup.of(
+                            chips,
+                            List.of(side),
+                            Schools.Choice.START.with("chips", "release"),
+                            CATALOGUE,
+                            StepIds.fresh());
+            Act top =
+                    groups.stream()
+                            .flatMap(g -> g.acts().stream())
+                            .filter(a -> a.technique().key().equals("chip-top"))
+                            .findFirst()
+                            .orElseThrow();
+            assertEquals(top.material().key(), x[1]);
+            assertTrue(OwnColour.isTopCoatOf(top, (Lab) x[0], CATALOGUE));
+        }
+    }
+
+    private static Lab start(EffectKind kind, Schools.Choice choice) {
+        return Ways.of(kind, choice).main().materials(CATALOGUE).getFirst().colour().orElseThrow();
     }
 }
