@@ -770,6 +770,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/bench/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/bench/outcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["outcome"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/bench/outcome/{stepId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["noOutcome"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/bench/zone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["zoneOver"];
+        post?: never;
+        delete: operations["zoneOpen"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/compare": {
         parameters: {
             query?: never;
@@ -875,6 +939,22 @@ export interface paths {
         };
         get: operations["makeup"];
         put: operations["save_2"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/makeup/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["answer"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1955,16 +2035,25 @@ export interface components {
             version: number;
         };
         ActPart: {
+            /** @enum {string|null} */
+            action?: "DRY" | "DRY_BRUSH" | "DRY_MIST" | "MIST" | "SPRAY" | "BRUSH" | "WIPE" | "FLOOD" | "SOAK" | "SCRUB" | null;
             /** Format: int64 */
             atMinute: number;
+            blends?: boolean | null;
+            carrier?: string | null;
             done: boolean;
             id: string;
             inline?: {
                 [key: string]: string;
             } | null;
             material: string;
+            means?: string[] | null;
             /** Format: int32 */
             minutes: number;
+            /** @enum {string|null} */
+            must?: "NOTHING" | "LIFTED" | "MOVED" | "REMOVED" | null;
+            /** Format: double */
+            share?: number | null;
             technique: string;
             /** @enum {string} */
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
@@ -1993,6 +2082,10 @@ export interface components {
             /** @enum {string} */
             what: "STOP" | "AGAIN" | "TAKE_BACK" | "CANNOT_TELL";
             why: string;
+        };
+        AgainOrder: {
+            material: string;
+            stepId: string;
         };
         Airbrush: {
             /** Format: double */
@@ -2114,6 +2207,21 @@ export interface components {
             label?: string;
             trade?: string;
         };
+        AnswerOrder: {
+            coat: string;
+            known: boolean;
+            /** @enum {string} */
+            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "BLEND" | "NO_KEY" | "BURIED" | "OVERSPRAY" | "SLOW" | "SOFT" | "TOOTH" | "STAINS" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST" | "SCHOOL";
+            stepId: string;
+        };
+        AnswerPart: {
+            /** Format: date-time */
+            answeredAt: string;
+            coat: string;
+            /** @enum {string} */
+            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "BLEND" | "NO_KEY" | "BURIED" | "OVERSPRAY" | "SLOW" | "SOFT" | "TOOTH" | "STAINS" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST" | "SCHOOL";
+            step: string;
+        };
         ArcMark: {
             /** Format: double */
             degrees: number;
@@ -2175,9 +2283,12 @@ export interface components {
             nextName?: string | null;
             /** Format: date-time */
             now: string;
+            open: components["schemas"]["OpenCoat"][];
+            outcomes: components["schemas"]["Outcome"][];
             step?: components["schemas"]["BenchStep"] | null;
             /** Format: int32 */
             total: number;
+            zones?: components["schemas"]["ZonesView"] | null;
         };
         BenchMix: {
             drops: components["schemas"]["Drops"][];
@@ -2313,6 +2424,7 @@ export interface components {
             provenance: string;
             /** @enum {string} */
             state: "FINE" | "NEARLY_EMPTY" | "EMPTY" | "PERISHES_SOON" | "PERISHED";
+            tints?: components["schemas"]["TintView"] | null;
             under: {
                 [key: string]: string;
             };
@@ -2895,13 +3007,15 @@ export interface components {
                 [key: string]: number;
             };
             /** @enum {string} */
-            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "SLOW" | "SOFT" | "TOOTH" | "STAINS" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST" | "SCHOOL";
+            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "BLEND" | "NO_KEY" | "BURIED" | "OVERSPRAY" | "SLOW" | "SOFT" | "TOOTH" | "STAINS" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST" | "SCHOOL";
             /** @enum {string} */
             severity: "NOTE" | "WARN" | "STOP";
             why: string;
             zones: string[];
         };
         FindingView: {
+            answered: boolean;
+            coats: string[];
             /** Format: int32 */
             index: number;
             mends: components["schemas"]["MendView"][];
@@ -2909,7 +3023,9 @@ export interface components {
                 [key: string]: number;
             };
             /** @enum {string} */
-            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "SLOW" | "SOFT" | "TOOTH" | "STAINS" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST" | "SCHOOL";
+            rule: "REACH" | "TOO_LITTLE" | "TRAPPED" | "WET" | "BLEND" | "NO_KEY" | "BURIED" | "OVERSPRAY" | "SLOW" | "SOFT" | "TOOTH" | "STAINS" | "LOOSE" | "WINDOW" | "OPEN_WINDOW" | "NO_TARGET" | "CONTRAST" | "SCHOOL";
+            /** Format: int32 */
+            sameCureAs: number;
             /** @enum {string} */
             severity: "NOTE" | "WARN" | "STOP";
             stepId: string;
@@ -2991,11 +3107,12 @@ export interface components {
         };
         Handling: {
             handles: boolean;
+            lowTack: boolean;
             masking: string;
             /** Format: double */
             needsCure: number;
             /** @enum {string} */
-            orientation: "UPRIGHT" | "ON_ITS_SIDE" | "UPSIDE_DOWN";
+            orientation: "UPRIGHT" | "FACE_UP" | "ON_ITS_SIDE" | "UPSIDE_DOWN";
         };
         Hands: {
             /** Format: double */
@@ -3066,7 +3183,7 @@ export interface components {
             /** Format: int32 */
             studyVersion: number;
             /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
             /** Format: int32 */
             version: number;
             /** Format: date */
@@ -3084,7 +3201,7 @@ export interface components {
             /** Format: double */
             scaleRatio: number;
             /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
             /** Format: int32 */
             version: number;
             /** Format: date */
@@ -3117,11 +3234,12 @@ export interface components {
             /** Format: double */
             scaleRatio: number;
             /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
             /** Format: date */
             wantedOn?: string | null;
         };
         JobRecord: {
+            answers?: components["schemas"]["AnswerPart"][] | null;
             artworks?: components["schemas"]["ArtworkPart"][] | null;
             drying?: components["schemas"]["DryingPart"][] | null;
             effects: components["schemas"]["EffectPart"][];
@@ -3313,6 +3431,7 @@ export interface components {
             technique: string;
             /** Format: int32 */
             version: number;
+            zoneTimes?: components["schemas"]["ZoneTimes"] | null;
             zones: string[];
         };
         LogPart: {
@@ -3328,6 +3447,7 @@ export interface components {
             startedAt: string;
             step: string;
             technique: string;
+            zoneTimes?: components["schemas"]["ZoneTimes"] | null;
             zones: string[];
         };
         MakeupView: {
@@ -3621,6 +3741,23 @@ export interface components {
             /** Format: uuid */
             jobId: string;
             jobName: string;
+        };
+        OpenCoat: {
+            material: string;
+            name: string;
+            stepId: string;
+            tones: components["schemas"]["Tone"][];
+            zones: string[];
+        };
+        Outcome: {
+            coats: string[];
+            lifted?: boolean | null;
+            name: string;
+            stepId: string;
+        };
+        OutcomeOrder: {
+            lifted: boolean;
+            stepId: string;
         };
         Own: {
             values: {
@@ -4186,6 +4323,12 @@ export interface components {
             /** Format: double */
             viewingMm: number;
         };
+        Span: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            until: string;
+        };
         SpotMeasure: {
             /** @enum {string} */
             kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
@@ -4257,6 +4400,7 @@ export interface components {
             technique: string;
             /** @enum {string} */
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
+            worksOn?: components["schemas"]["WorksOn"] | null;
             zones: string[];
         };
         StepMixView: {
@@ -4286,6 +4430,8 @@ export interface components {
             technique: string;
             /** @enum {string} */
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
+            worksOn?: components["schemas"]["WorksOn"] | null;
+            zoneTimes?: components["schemas"]["ZoneTimes"] | null;
             zones: string[];
         };
         StepRecipePut: {
@@ -4316,10 +4462,13 @@ export interface components {
             reason: string;
             /** @enum {string} */
             role: "CLEAR" | "EFFECT" | "WORK" | "HANDLING";
+            rounds: string[][];
             takesBack?: string | null;
             technique: string;
             /** @enum {string} */
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
+            wash: components["schemas"]["WashView"][];
+            worksOn?: components["schemas"]["WorksOn"] | null;
             zones: string[];
         };
         Stored: {
@@ -4377,7 +4526,7 @@ export interface components {
         };
         SubstrateItem: {
             /** @enum {string} */
-            key: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
+            key: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
             label: string;
         };
         Swatch: {
@@ -4470,6 +4619,11 @@ export interface components {
             stopRule: string;
             stroke: string;
         };
+        TintView: {
+            darkerThanVeil: boolean;
+            leastHex: string;
+            mostHex: string;
+        };
         Today: {
             drying: components["schemas"]["Drying"][];
             jobs: components["schemas"]["Card"][];
@@ -4484,6 +4638,11 @@ export interface components {
             risks: components["schemas"]["Risk"][];
             session: components["schemas"]["Planned"][];
             zoneId: string;
+        };
+        Tone: {
+            hex?: string | null;
+            key: string;
+            name: string;
         };
         TreadAnswer: {
             /** Format: double */
@@ -4548,6 +4707,16 @@ export interface components {
             material?: string | null;
             /** Format: int32 */
             strength: number;
+            zones: string[];
+        };
+        WashView: {
+            finish: string;
+            /** Format: double */
+            flow: number;
+            /** Format: double */
+            grip: number;
+            /** Format: double */
+            removability: number;
             zones: string[];
         };
         WayPart: {
@@ -4640,6 +4809,11 @@ export interface components {
             /** Format: double */
             untilMinutes: number;
         };
+        WorksOn: {
+            /** @enum {string} */
+            must: "NOTHING" | "LIFTED" | "MOVED" | "REMOVED";
+            steps: string[];
+        };
         Workshop: {
             benchTime: components["schemas"]["BenchTime"][];
             /** Format: double */
@@ -4664,15 +4838,56 @@ export interface components {
             /** Format: double */
             weight: number;
         };
+        ZoneLine: {
+            /** Format: date-time */
+            closesAt?: string | null;
+            /** Format: date-time */
+            laidAt?: string | null;
+            name: string;
+            /** Format: date-time */
+            opensAt?: string | null;
+            /** Format: int32 */
+            round: number;
+            /** Format: date-time */
+            workedAt?: string | null;
+            zone: string;
+        };
+        ZoneOrder: {
+            material: string;
+            stepId: string;
+            zone: string;
+        };
         ZonePart: {
             /** Format: double */
             areaMm2?: number | null;
+            /** @enum {string|null} */
+            face?: "UP" | "SIDE" | "END" | "DOWN" | null;
+            keptClean?: boolean | null;
             key: string;
             lettering: boolean;
             name?: string | null;
             /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE";
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
             up?: boolean | null;
+        };
+        ZoneTimes: {
+            spans: {
+                [key: string]: components["schemas"]["Span"];
+            };
+        };
+        ZonesView: {
+            lines: components["schemas"]["ZoneLine"][];
+            material: string;
+            /** @enum {string} */
+            part: "LAY" | "WORK";
+            /** Format: int32 */
+            round: number;
+            /** Format: int32 */
+            rounds: number;
+            stepId: string;
+            stepName: string;
+            zone: string;
+            zoneName: string;
         };
     };
     responses: never;
@@ -5758,6 +5973,132 @@ export interface operations {
             };
         };
     };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AgainOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
+    outcome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutcomeOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
+    noOutcome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+                stepId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
+    zoneOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ZoneOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
+    zoneOpen: {
+        parameters: {
+            query: {
+                stepId: string;
+                zone: string;
+            };
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
     compare_1: {
         parameters: {
             query?: {
@@ -5965,6 +6306,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PlanDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MakeupView"];
+                };
+            };
+        };
+    };
+    answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerOrder"];
             };
         };
         responses: {

@@ -109,6 +109,88 @@ export class BenchDesk {
 		);
 	}
 
+	/** A zone that is laid or worked: the next one and its clock come up. */
+	async zoneOver(): Promise<void> {
+		const z = this.view()?.zones;
+		if (!z || this.#writing) return;
+		this.#writing = true;
+		const { stepId, zone, zoneName, part } = z;
+		const material = this.#materialOf(stepId);
+		await this.desk.edit(
+			`${zoneName} ${part === 'LAY' ? 'laid' : 'worked'}`,
+			async () => {
+				try {
+					this.#take(
+						await must(
+							api.PUT('/api/jobs/{jobId}/bench/zone', {
+								params: { path: { jobId: this.jobId } },
+								body: { stepId, zone, material }
+							})
+						)
+					);
+				} finally {
+					this.#writing = false;
+				}
+			},
+			() => refreshJob(this.jobId),
+			async () => {
+				this.#take(
+					await must(
+						api.DELETE('/api/jobs/{jobId}/bench/zone', {
+							params: { path: { jobId: this.jobId }, query: { stepId, zone } }
+						})
+					)
+				);
+				await refreshJob(this.jobId);
+			}
+		);
+	}
+
+	#materialOf(stepId: string): string {
+		const z = this.view()?.zones;
+		return stepId === this.step?.id ? this.chosenMaterial : (z?.material ?? '');
+	}
+
+	/** Another round of a coat that lies open; it stands at the bench next. */
+	again(coat: Schemas['OpenCoat'], material: string): Promise<boolean> {
+		return this.desk.edit(
+			`${coat.name} again`,
+			async () =>
+				this.#take(
+					await must(
+						api.POST('/api/jobs/{jobId}/bench/again', {
+							params: { path: { jobId: this.jobId } },
+							body: { stepId: coat.stepId, material }
+						})
+					)
+				),
+			() => refreshJob(this.jobId)
+		);
+	}
+
+	/** What came of a warning: the bench learns from it. */
+	outcome(stepId: string, lifted: boolean, coat: string): Promise<boolean> {
+		const path = { path: { jobId: this.jobId } };
+		return this.desk.edit(
+			`${coat} ${lifted ? 'lifted' : 'did not lift'}`,
+			async () =>
+				this.#take(
+					await must(
+						api.PUT('/api/jobs/{jobId}/bench/outcome', { params: path, body: { stepId, lifted } })
+					)
+				),
+			() => refreshJob(this.jobId),
+			async () =>
+				this.#take(
+					await must(
+						api.DELETE('/api/jobs/{jobId}/bench/outcome/{stepId}', {
+							params: { path: { jobId: this.jobId, stepId } }
+						})
+					)
+				)
+		);
+	}
+
 	async begin(): Promise<void> {
 		const s = this.step;
 		if (!s || s.running) return;

@@ -5,11 +5,18 @@
 	import type { BenchDesk } from './bench-desk.svelte';
 	import MixCard from './mix-card.svelte';
 	import WindowClock from './window-clock.svelte';
+	import ZoneBoard from './zone-board.svelte';
 
 	/** The one step that is at the bench. */
-	type Props = { step: Schemas['BenchStep']; desk: BenchDesk; now: number; busy: boolean };
+	type Props = {
+		step: Schemas['BenchStep'];
+		zones?: Schemas['ZonesView'] | null | undefined;
+		desk: BenchDesk;
+		now: number;
+		busy: boolean;
+	};
 
-	let { step, desk, now, busy }: Props = $props();
+	let { step, zones, desk, now, busy }: Props = $props();
 
 	const choice = $derived(step.materials.find((m) => m.key === desk.chosenMaterial));
 	const against = $derived(step.findings.filter((f) => f.severity !== 'NOTE'));
@@ -28,7 +35,9 @@
 			</h1>
 			<p class="text-[1.6rem] leading-snug">{step.zoneNames.join(', ')}</p>
 		</div>
-		{#if step.clock}<WindowClock clock={step.clock} {now} />{/if}
+		{#if zones}
+			<ZoneBoard view={zones} {now} />
+		{:else if step.clock}<WindowClock clock={step.clock} {now} />{/if}
 		{#if waits && !step.clock}
 			<p class="border-l-8 border-ink bg-sheet px-4 py-2 text-[1.5rem]">
 				<strong>Not yet.</strong> Ready {when(step.readyAt, now)}.
@@ -133,10 +142,14 @@
 				? 'border-act bg-act text-on-act'
 				: 'border-ink bg-sheet'}"
 			disabled={busy}
-			onclick={() => void (step.running ? desk.done() : desk.begin())}
-			>{step.running ? 'Done' : calls ? 'Begin' : 'Begin all the same'}<span
-				class="ml-3 text-[1.1rem] font-medium">space</span
-			></button
+			onclick={() => void (zones ? desk.zoneOver() : step.running ? desk.done() : desk.begin())}
+			>{zones
+				? `${zones.zoneName} ${zones.part === 'LAY' ? 'laid' : 'done'}`
+				: step.running
+					? 'Done'
+					: calls
+						? 'Begin'
+						: 'Begin all the same'}<span class="ml-3 text-[1.1rem] font-medium">space</span></button
 		>
 		{#if !step.running}
 			<button

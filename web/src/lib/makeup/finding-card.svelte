@@ -4,7 +4,30 @@
 	import type { PlanDesk } from './plan-desk.svelte';
 
 	/** What the engine says of a step, with mends that it has checked. */
-	let { finding, desk }: { finding: Schemas['FindingView']; desk: PlanDesk } = $props();
+	type Props = {
+		finding: Schemas['FindingView'];
+		/** Others about the same step that the same mend heals. */
+		also?: Schemas['FindingView'][];
+		desk: PlanDesk;
+	};
+
+	let { finding, also = [], desk }: Props = $props();
+
+	/** What makes a finding of a rule milder, beside the mends that were checked for this plan. */
+	const MILDER: Partial<Record<Schemas['FindingView']['rule'], string>> = {
+		REACH:
+			'A clear on all of the zone between, more days, a weaker liquid, or a brush on a small place where you see it happen.',
+		TOO_LITTLE: 'Earlier, a stronger or warmer liquid, or one that is worked in.',
+		TRAPPED: 'More days; a coat that stays soft itself; a thinner coat beneath.',
+		WET: 'Later. In mists, or by hand on a small place, it is one step milder.',
+		SOFT: 'Later; a film that is laid on lightly and lifted the same sitting.',
+		TOOTH: 'A clear of another finish, or a mist of flat paint: half a finish is some tooth.',
+		LOOSE: 'Fix the powder first, or lay it after this.',
+		WINDOW: 'Fewer zones at a time, or the next zone only when this one is done.',
+		NO_KEY: 'Primer first.',
+		BURIED: 'Before what it would hide, or thinner, or on less of the zone.',
+		OVERSPRAY: 'Mask it first, or clean it while the liquid still moves it.'
+	};
 
 	const MARK = { STOP: '✕ Stop', WARN: '△ Careful', NOTE: '· Note' };
 	const numbers = $derived(Object.entries(finding.numbers));
@@ -20,13 +43,26 @@
 			: 'border-l border-line'}"
 	data-severity={finding.severity}
 >
-	<p><strong class="tag text-ink">{MARK[finding.severity]}</strong> {finding.why}</p>
-	{#if numbers.length}
+	<p>
+		<strong class="tag text-ink">{finding.answered ? '△ You know' : MARK[finding.severity]}</strong>
+		{finding.why}
+	</p>
+	{#each also as o (o.index)}
+		<p><strong class="tag text-ink">{MARK[o.severity]}</strong> {o.why}</p>
+	{/each}
+	{#if numbers.length || MILDER[finding.rule]}
 		<details class="text-soft">
-			<summary class="tag cursor-pointer">figures</summary>
-			<p class="figure">
-				{numbers.map(([k, v]) => `${k} ${Math.round(v * 100) / 100}`).join(' · ')}
-			</p>
+			<summary class="tag cursor-pointer">working</summary>
+			{#each [finding, ...also] as f (f.index)}
+				{#if Object.keys(f.numbers).length}
+					<p class="figure">
+						{Object.entries(f.numbers)
+							.map(([k, v]) => `${k} ${Math.round(v * 100) / 100}`)
+							.join(' · ')}
+					</p>
+				{/if}
+			{/each}
+			{#if MILDER[finding.rule]}<p>Milder: {MILDER[finding.rule]}</p>{/if}
 		</details>
 	{/if}
 	{#if finding.mends.length}
@@ -39,5 +75,10 @@
 				>
 			{/each}
 		</div>
+	{/if}
+	{#if finding.severity === 'WARN' || finding.answered}
+		<button class="tag underline" onclick={() => void desk.answer(finding, !finding.answered)}
+			>{finding.answered ? 'warn me again' : 'I know, I do it so'}</button
+		>
 	{/if}
 </div>

@@ -23,7 +23,8 @@ const draftOf = (s: Step): Draft => ({
 	takesBack: s.takesBack ?? null,
 	backShare: s.backShare ?? null,
 	madeForEffect: s.madeForEffect ?? null,
-	madeForStep: s.madeForStep ?? null
+	madeForStep: s.madeForStep ?? null,
+	worksOn: s.worksOn ?? null
 });
 
 type Content = { steps: Draft[]; pins: Pin[]; schools: Answers };
@@ -129,6 +130,30 @@ export class PlanDesk {
 				await this.#put(back.steps, back.pins, now.version, back.schools);
 				await refresh();
 			}
+		);
+	}
+
+	/** "I know, I do it so": the warning is kept as answered, or speaks again. */
+	answer(finding: Schemas['FindingView'], known: boolean): Promise<boolean> {
+		const set = async (is: boolean) =>
+			this.#take(
+				await must(
+					api.PUT('/api/jobs/{jobId}/makeup/answer', {
+						...this.#path(),
+						body: {
+							stepId: finding.stepId,
+							rule: finding.rule,
+							coat: finding.coats[0] ?? '',
+							known: is
+						}
+					})
+				)
+			);
+		return this.desk.edit(
+			known ? 'Warning answered' : 'Warning speaks again',
+			() => set(known),
+			() => refreshJob(this.jobId),
+			() => set(!known)
 		);
 	}
 

@@ -28,6 +28,34 @@
 		['WET', 'wet']
 	] as const;
 
+	const percent = (share: number) => `${Math.round(share * 100)} %`;
+	const saidOfWash = (w: Schemas['WashView']) =>
+		w.removability < 0.4
+			? 'it soaks in, stains and does not wipe clean.'
+			: w.grip < 0.4
+				? 'it runs well, slips, and may wipe off entirely.'
+				: 'it runs and wipes as it should.';
+	const MUST = {
+		NOTHING: 'laid into it',
+		LIFTED: 'to be lifted',
+		MOVED: 'to be moved',
+		REMOVED: 'to be taken off'
+	};
+	/** Coats in front of this step that it can be meant for. */
+	const beneath = $derived(
+		desk.steps
+			.slice(0, number - 1)
+			.filter((s) => s.role !== 'HANDLING' && s.role !== 'WORK')
+			.filter((s) => s.zones.some((z) => step.zones.includes(z)))
+	);
+	function mean(id: string, must: keyof typeof MUST) {
+		void desk.change(
+			step.id,
+			{ worksOn: id ? { steps: [id], must } : null },
+			id ? `${step.name}: meant for a coat` : `${step.name}: meant for nothing`
+		);
+	}
+
 	function toggle(zone: string) {
 		const has = step.zones.includes(zone);
 		if (has && step.zones.length === 1) return;
@@ -67,15 +95,49 @@
 					? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`
 					: names.join(', ')}</span
 			>
+			{#if step.rounds.length}
+				<span class="block text-[0.93rem]"
+					><span class="tag"
+						>{step.rounds.length === 1
+							? 'laid out first, then in one go'
+							: `in ${step.rounds.length} rounds`}</span
+					>
+					{#if step.rounds.length > 1}{step.rounds.map((r) => r.join(', ')).join(' · ')}{/if}</span
+				>
+			{/if}
 		</span>
 		<span class="figure text-soft">{span(step.minutes * 60_000)}</span>
 	</button>
-	{#each findings.filter((f) => f.severity !== 'NOTE' || on) as f (f.index)}
-		<FindingCard finding={f} {desk} />
+	{#each findings.filter((f) => f.sameCureAs === f.index && (f.severity !== 'NOTE' || on)) as f (f.index)}
+		<FindingCard
+			finding={f}
+			also={findings.filter((o) => o.sameCureAs === f.index && o.index !== f.index)}
+			{desk}
+		/>
 	{/each}
 	{#if on}
 		<div class="mx-2 mb-2 ml-10 flex flex-col gap-2 border-l-2 border-ink pl-3">
 			<p><span class="tag">Why is it here</span> {step.reason}</p>
+			{#each step.wash as w (w.finish)}
+				<p>
+					<span class="tag">On {w.finish}</span>
+					{saidOfWash(w)}
+					<span class="figure text-soft"
+						>runs {percent(w.flow)}, stays {percent(w.grip)}, wipes off {percent(
+							w.removability
+						)}</span
+					>
+				</p>
+			{/each}
+			{#if step.worksOn}
+				<p>
+					<span class="tag">Meant for</span>
+					{step.worksOn.steps
+						.map((id) => desk.steps.find((s) => s.id === id)?.name ?? id)
+						.join(', ')}:
+					{MUST[step.worksOn.must]}
+				</p>
+			{/if}
 			{#if !step.done}
 				<div class="flex flex-wrap items-center gap-2">
 					<select
@@ -105,6 +167,30 @@
 					{/if}
 				</div>
 				<StepMix {step} {job} />
+				{#if step.origin === 'MANUAL' && beneath.length}
+					<div class="flex flex-wrap items-center gap-2">
+						<select
+							class="max-w-52"
+							aria-label="Coat that {step.name} is meant for"
+							value={step.worksOn?.steps[0] ?? ''}
+							onchange={(e) => mean(e.currentTarget.value, step.worksOn?.must ?? 'MOVED')}
+						>
+							<option value="">meant for what it always is</option>
+							{#each beneath as s (s.id)}<option value={s.id}>meant for {s.name}</option>{/each}
+						</select>
+						{#if step.worksOn}
+							<select
+								aria-label="What must happen to it"
+								value={step.worksOn.must}
+								onchange={(e) =>
+									mean(step.worksOn?.steps[0] ?? '', e.currentTarget.value as keyof typeof MUST)}
+							>
+								{#each Object.entries(MUST) as [key, name] (key)}<option value={key}>{name}</option
+									>{/each}
+							</select>
+						{/if}
+					</div>
+				{/if}
 				<details>
 					<summary class="tag cursor-pointer">Zones</summary>
 					<div class="flex flex-wrap gap-x-4">

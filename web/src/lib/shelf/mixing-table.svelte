@@ -16,6 +16,7 @@
 	const signed = (v: number) =>
 		Math.abs(v) < 0.05 ? '0.0' : (v > 0 ? '+' : '−') + Math.abs(v).toFixed(1);
 	const nameOf = (id: string) => bottles.find((b) => b.id === id)?.bottle.name ?? 'a bottle';
+	const isDark = (id: string) => !!bottles.find((b) => b.id === id)?.tints;
 	const effect = (id: string) => table.view?.effects.find((e) => e.bottle === id);
 	const families = $derived(
 		[...new Set(bottles.filter((b) => b.mixes).map((b) => b.bottle.family))].toSorted()
@@ -109,6 +110,9 @@
 					>
 					<span>
 						<strong>{nameOf(d.bottle)}</strong>
+						{#if isDark(d.bottle)}<span class="tag border-b border-dashed border-ink"
+								>too dark to tell its tints</span
+							>{/if}
 						{#if e}
 							<span class="block text-sm text-soft"
 								>one more: {e.oneMore}{e.oneLess ? `; one less: ${e.oneLess}` : ''}</span

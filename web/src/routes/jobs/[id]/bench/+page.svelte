@@ -3,6 +3,7 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { benchQuery, catalogueQuery, diaryQuery, jobQuery, makeupQuery } from '$lib/api/queries';
+	import Again from '$lib/bench/again.svelte';
 	import { BenchDesk } from '$lib/bench/bench-desk.svelte';
 	import DryingList from '$lib/bench/drying-list.svelte';
 	import LogList from '$lib/bench/log-list.svelte';
@@ -42,7 +43,12 @@
 		{
 			key: ' ',
 			label: 'Begin, then done',
-			run: () => void (hands.step?.running ? hands.done() : hands.begin())
+			run: () =>
+				void (bench.data?.zones
+					? hands.zoneOver()
+					: hands.step?.running
+						? hands.done()
+						: hands.begin())
 		},
 		{ key: 'b', label: 'Take something back', run: () => (back = !back) },
 		{ key: 'Escape', label: 'Leave the bench', run: leave }
@@ -78,7 +84,13 @@
 	<Loaded query={bench}>
 		{#snippet children(view)}
 			{#if view.step}
-				<StepBoard step={view.step} desk={hands} now={now.current} busy={desk.busy} />
+				<StepBoard
+					step={view.step}
+					zones={view.zones}
+					desk={hands}
+					now={now.current}
+					busy={desk.busy}
+				/>
 			{:else if view.total}
 				<h1 class="sr-only">Bench</h1>
 				<Notice
@@ -96,6 +108,7 @@
 					<a class="underline" href={resolve('/jobs/[id]/makeup', { id })}>Go to the make-up</a>
 				</Notice>
 			{/if}
+			<Again open={view.open} outcomes={view.outcomes} desk={hands} {zoneName} busy={desk.busy} />
 			{#if coats.length}
 				<div class="mt-4 border-t-2 border-line pt-2">
 					<button

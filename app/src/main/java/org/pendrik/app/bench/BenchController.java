@@ -9,8 +9,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -19,11 +21,57 @@ class BenchController {
     private final Benches benches;
     private final BenchLog log;
     private final StepCups cups;
+    private final Again again;
 
-    BenchController(Benches benches, BenchLog log, StepCups cups) {
+    BenchController(Benches benches, BenchLog log, StepCups cups, Again again) {
+        this.again = again;
         this.benches = benches;
         this.log = log;
         this.cups = cups;
+    }
+
+    /**
+     * A zone that is over.
+     *
+     * @param material that was really used
+     */
+    record ZoneOrder(StepId stepId, String zone, String material) {}
+
+    /** Another round of a coat that lies open, in one of its tones. */
+    record AgainOrder(StepId stepId, String material) {}
+
+    /** Whether a coat that was reached gave way. */
+    record OutcomeOrder(StepId stepId, boolean lifted) {}
+
+    @PutMapping("/api/jobs/{jobId}/bench/zone")
+    Benches.Bench zoneOver(@PathVariable UUID jobId, @RequestBody ZoneOrder o) {
+        return retried(
+                () ->
+                        benches.after(
+                                jobId,
+                                () -> log.zoneOver(jobId, o.stepId(), o.zone(), o.material())));
+    }
+
+    @DeleteMapping("/api/jobs/{jobId}/bench/zone")
+    Benches.Bench zoneOpen(
+            @PathVariable UUID jobId, @RequestParam StepId stepId, @RequestParam String zone) {
+        return retried(() -> benches.after(jobId, () -> log.zoneOpen(jobId, stepId, zone)));
+    }
+
+    @PostMapping("/api/jobs/{jobId}/bench/again")
+    Benches.Bench again(@PathVariable UUID jobId, @RequestBody AgainOrder o) {
+        return retried(
+                () -> benches.after(jobId, () -> again.another(jobId, o.stepId(), o.material())));
+    }
+
+    @PutMapping("/api/jobs/{jobId}/bench/outcome")
+    Benches.Bench outcome(@PathVariable UUID jobId, @RequestBody OutcomeOrder o) {
+        return paced(jobId, () -> again.cameOut(jobId, o.stepId(), o.lifted()));
+    }
+
+    @DeleteMapping("/api/jobs/{jobId}/bench/outcome/{stepId}")
+    Benches.Bench noOutcome(@PathVariable UUID jobId, @PathVariable StepId stepId) {
+        return paced(jobId, () -> again.notCameOut(jobId, stepId));
     }
 
     @GetMapping("/api/jobs/{jobId}/bench")

@@ -3,7 +3,9 @@ package org.pendrik.app.bench;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
@@ -14,6 +16,7 @@ import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
 import org.pendrik.app.store.Years;
+import org.pendrik.app.store.ZoneTimes;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
@@ -73,21 +76,8 @@ public class BenchLog {
     /** Begins, changes or finishes an entry. The same id begun twice is begun once. */
     @Transactional
     public LogEntry write(UUID jobId, UUID id, LogDraft d) {
-        jobs.get(jobId);
-        StoredStep step =
-                plans.of(jobId).steps().stream()
-                        .filter(s -> s.id().equals(d.stepId()))
-                        .findFirst()
-                        .orElseThrow(() -> new NotFound("The step"));
-        var technique = engines.catalogue().technique(step.technique());
-        var material = engines.catalogue().material(d.material());
-        if (!Catalogue.canUse(technique, material)) {
-            throw new InvalidInput(
-                    "Material",
-                    material.name(),
-                    "does not do for " + technique.name(),
-                    "Choose one that the step offers.");
-        }
+        StoredStep step = step(jobId, d.stepId());
+        requireUsable(step, d.material());
         if (d.note().length() > 2000) {
             throw new InvalidInput(
                     "Note",
@@ -123,7 +113,8 @@ public class BenchLog {
                         end,
                         d.note(),
                         d.photographId(),
-                        d.version());
+                        d.version(),
+                        old == null ? null : old.zoneTimes());
         if (old == null) {
             requireNobodyElse(jobId, step.id());
             mapper.insert(fresh);
@@ -133,11 +124,140 @@ public class BenchLog {
             StaleVersion.unlessOne(mapper.update(fresh), "The log entry");
         }
         if (end != null) {
-            plans.markDone(jobId, step.id(), d.material(), start, end);
+            plans.markDone(jobId, step.id(), d.material(), start, end, fresh.zoneTimes());
         } else if (old != null && old.finishedAt() != null) {
             plans.markOpen(jobId, step.id());
         }
         return java.util.Objects.requireNonNull(mapper.find(id));
+    }
+
+    /**
+     * Notes that a step is over on one of its zones now. The first zone begins the step, the last
+     * one ends it; a zone that is over already stays as it is.
+     */
+    @Transactional
+    public void zoneOver(UUID jobId, StepId stepId, String zone, String material) {
+        StoredStep step = step(jobId, stepId);
+        requireZone(step, zone);
+        requireUsable(step, material);
+        LogEntry old = ofStep(jobId, stepId);
+        Instant now = clock.instant();
+        Map<String, ZoneTimes.Span> times = times(old);
+        if (times.containsKey(zone)) {
+            return;
+        }
+        Instant begun = old == null ? now : old.startedAt();
+        times.put(zone, new ZoneTimes.Span(lastMoment(jobId, begun), now));
+        boolean all = times.keySet().containsAll(step.zones().keys());
+        LogEntry fresh =
+                new LogEntry(
+                        old == null ? UUID.randomUUID() : old.id(),
+                        jobId,
+                        stepId,
+                        step.technique(),
+                        material,
+                        step.zones(),
+                        begun,
+                        all ? now : null,
+                        old == null ? "" : old.note(),
+                        old == null ? null : old.photographId(),
+                        old == null ? 0 : old.version(),
+                        new ZoneTimes(times));
+        if (old == null) {
+            mapper.insert(fresh);
+        } else {
+            StaleVersion.unlessOne(mapper.update(fresh), "The log entry");
+        }
+        if (all) {
+            plans.markDone(jobId, stepId, material, begun, now, fresh.zoneTimes());
+        }
+    }
+
+    /** Takes that note back: the zone is to do again. */
+    @Transactional
+    public void zoneOpen(UUID jobId, StepId stepId, String zone) {
+        LogEntry old = ofStep(jobId, stepId);
+        Map<String, ZoneTimes.Span> times = times(old);
+        if (old == null || times.remove(zone) == null) {
+            throw new NotFound("The zone in the log");
+        }
+        if (old.finishedAt() != null) {
+            plans.markOpen(jobId, stepId);
+        }
+        if (times.isEmpty()) {
+            mapper.delete(old.id());
+            return;
+        }
+        StaleVersion.unlessOne(
+                mapper.update(
+                        new LogEntry(
+                                old.id(),
+                                jobId,
+                                stepId,
+                                old.technique(),
+                                old.material(),
+                                old.zones(),
+                                old.startedAt(),
+                                null,
+                                old.note(),
+                                old.photographId(),
+                                old.version(),
+                                new ZoneTimes(times))),
+                "The log entry");
+    }
+
+    /** Work on a zone begins when that on the zone before it was over, of whatever step. */
+    private Instant lastMoment(UUID jobId, Instant begun) {
+        Instant last = begun;
+        for (LogEntry e : mapper.ofJob(jobId)) {
+            for (ZoneTimes.Span s : times(e).values()) {
+                last = s.until().isAfter(last) ? s.until() : last;
+            }
+        }
+        return last;
+    }
+
+    private static Map<String, ZoneTimes.Span> times(@Nullable LogEntry e) {
+        return e == null || e.zoneTimes() == null
+                ? new LinkedHashMap<>()
+                : new LinkedHashMap<>(e.zoneTimes().spans());
+    }
+
+    private @Nullable LogEntry ofStep(UUID jobId, StepId stepId) {
+        return mapper.ofJob(jobId).stream()
+                .filter(e -> e.stepId().equals(stepId))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private StoredStep step(UUID jobId, StepId stepId) {
+        jobs.get(jobId);
+        return plans.of(jobId).steps().stream()
+                .filter(s -> s.id().equals(stepId))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("The step"));
+    }
+
+    private static void requireZone(StoredStep step, String zone) {
+        if (!step.zones().keys().contains(zone)) {
+            throw new InvalidInput(
+                    "Zone",
+                    zone,
+                    "is not part of this step",
+                    "Use one of " + String.join(", ", step.zones().keys()) + ".");
+        }
+    }
+
+    private void requireUsable(StoredStep step, String key) {
+        var technique = engines.catalogue().technique(step.technique());
+        var material = engines.catalogue().material(key);
+        if (!Catalogue.canUse(technique, material)) {
+            throw new InvalidInput(
+                    "Material",
+                    material.name(),
+                    "does not do for " + technique.name(),
+                    "Choose one that the step offers.");
+        }
     }
 
     private void requireNobodyElse(UUID jobId, StepId stepId) {

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -39,6 +40,8 @@ public class Benches {
     private final Engines engines;
     private final Priors priors;
     private final StepCups cups;
+    private final ZoneWork zoneWork;
+    private final Again again;
     private final Clock clock;
 
     Benches(
@@ -48,7 +51,11 @@ public class Benches {
             Engines engines,
             Priors priors,
             StepCups cups,
+            ZoneWork zoneWork,
+            Again again,
             Clock clock) {
+        this.zoneWork = zoneWork;
+        this.again = again;
         this.cups = cups;
         this.plans = plans;
         this.log = log;
@@ -134,6 +141,9 @@ public class Benches {
             List<ClockView> clocks,
             List<DryingView> drying,
             List<LogEntry> log,
+            ZoneWork.@Nullable ZonesView zones,
+            List<Again.OpenCoat> open,
+            List<Again.Outcome> outcomes,
             Instant now) {}
 
     /** The bench as of now. */
@@ -163,7 +173,16 @@ public class Benches {
                 clocks,
                 drying(jobId, all, steps),
                 entries,
+                zoneWork.of(all, entries, names(jobId)),
+                again.open(all.with(done)),
+                again.outcomes(jobId, all.with(done)),
                 clock.instant());
+    }
+
+    private Map<String, String> names(UUID jobId) {
+        Map<String, String> out = new HashMap<>();
+        jobs.zones(jobId).forEach(z -> out.put(z.zoneKey(), z.name()));
+        return out;
     }
 
     /**

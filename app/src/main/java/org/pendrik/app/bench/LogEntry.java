@@ -4,12 +4,14 @@ import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.app.store.ZoneTimes;
 import org.pendrik.core.film.StepId;
 
 /**
  * What was really done.
  *
  * @param finishedAt null while it goes on
+ * @param zoneTimes when it was on each zone so far, if it is noted zone by zone
  */
 public record LogEntry(
         UUID id,
@@ -22,4 +24,5 @@ public record LogEntry(
         @Nullable Instant finishedAt,
         String note,
         @Nullable UUID photographId,
-        int version) {}
+        int version,
+        @Nullable ZoneTimes zoneTimes) {}

@@ -13,14 +13,16 @@ import org.jspecify.annotations.Nullable;
 interface LogMapper {
     @Select(
             """
-            select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version
+            select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version,
+                zone_times
             from log_entry where job_id = #{jobId} order by started_at, id
             """)
     List<LogEntry> ofJob(UUID jobId);
 
     @Select(
             """
-            select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version
+            select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version,
+                zone_times
             from log_entry where id = #{id}
             """)
     @Nullable LogEntry find(UUID id);
@@ -28,16 +30,16 @@ interface LogMapper {
     @Insert(
             """
             insert into log_entry (id, job_id, step_id, technique, material, zones, started_at, finished_at, note,
-                photograph_id, version)
+                photograph_id, version, zone_times)
             values (#{id}, #{jobId}, #{stepId}, #{technique}, #{material}, #{zones}, #{startedAt}, #{finishedAt},
-                #{note}, #{photographId}, 1)
+                #{note}, #{photographId}, 1, #{zoneTimes})
             """)
     void insert(LogEntry e);
 
     @Update(
             """
             update log_entry set material = #{material}, started_at = #{startedAt}, finished_at = #{finishedAt},
-                note = #{note}, photograph_id = #{photographId}, version = version + 1
+                note = #{note}, photograph_id = #{photographId}, zone_times = #{zoneTimes}, version = version + 1
             where id = #{id} and version = #{version}
             """)
     int update(LogEntry e);

@@ -158,7 +158,7 @@ public class Diaries {
             }
             List<StoredStep> steps = plans.of(job.id()).steps();
             if (asked || steps.stream().anyMatch(s -> !s.done())) {
-                FilmCase film = plans.filmCase(job.id(), steps);
+                FilmCase film = engines.timing().inRounds(plans.filmCase(job.id(), steps));
                 out.add(new Planned(job, film, openUntil(film)));
             }
         }

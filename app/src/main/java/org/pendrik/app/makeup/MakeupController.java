@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.plan.Pin;
@@ -45,6 +46,13 @@ class MakeupController {
             int version) {}
 
     record CompileOrder(int version) {}
+
+    /**
+     * "I know, I do it so", or that taken back.
+     *
+     * @param coat the topmost coat that the finding names, empty when it names none
+     */
+    record AnswerOrder(StepId stepId, Finding.Rule rule, String coat, boolean known) {}
 
     record ChooseOrder(Map<String, String> schools, int version) {}
 
@@ -108,6 +116,17 @@ class MakeupController {
     MakeupView mend(@PathVariable UUID jobId, @RequestBody MendOrder o) {
         return makeups.after(
                 jobId, () -> mends.mend(jobId, o.finding(), o.mend(), o.label(), o.version()));
+    }
+
+    @PutMapping("/answer")
+    MakeupView answer(@PathVariable UUID jobId, @RequestBody AnswerOrder o) {
+        return makeups.after(
+                jobId,
+                () ->
+                        plans.answer(
+                                jobId,
+                                new Finding.Answer(o.stepId(), o.rule(), o.coat()),
+                                o.known()));
     }
 
     @PostMapping("/repair")

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.shelf.StepMixes;
+import org.pendrik.app.store.WorksOn;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Act;
@@ -53,6 +54,9 @@ public record MakeupView(
      *
      * @param colour that a mix for it would have to be; null where nothing is mixed
      * @param mix null where the bottle of its material is taken
+     * @param rounds names of the zones of each round in which it is laid or worked; empty when it
+     *     goes in one
+     * @param wash how it behaves on each kind of surface that it meets, for what runs and is wiped
      */
     public record StepView(
             StepId id,
@@ -76,7 +80,21 @@ public record MakeupView(
             @Nullable String madeForEffect,
             @Nullable StepId madeForStep,
             @Nullable Lab colour,
-            @Nullable StepMixView mix) {}
+            @Nullable StepMixView mix,
+            @Nullable WorksOn worksOn,
+            List<List<String>> rounds,
+            List<WashView> wash) {}
+
+    /**
+     * What a wash does on a surface.
+     *
+     * @param finish of the surface
+     * @param flow how readily it runs to detail, 0 to 1
+     * @param grip how much of it stays, 0 to 1
+     * @param removability how cleanly it wipes off, 0 to 1
+     */
+    public record WashView(
+            String finish, List<String> zones, double flow, double grip, double removability) {}
 
     /**
      * The recipe that a step is mixed by.
@@ -99,16 +117,25 @@ public record MakeupView(
     /** One coat that a carrier meets: band −1 is lettering, −2 the substrate. */
     public record MetView(int band, Reach.Effect effect, double bite, double cure) {}
 
-    /** Something the engine says, with what mends it. */
+    /**
+     * Something the engine says, with what mends it.
+     *
+     * @param answered a warning that the user knows of
+     * @param sameCureAs index of an earlier finding about the same step whose first mend heals this
+     *     too; its own index when there is none
+     */
     public record FindingView(
             int index,
             Finding.Rule rule,
             Finding.Severity severity,
             StepId stepId,
             List<String> zones,
+            List<String> coats,
             String why,
             Map<String, Double> numbers,
-            List<MendView> mends) {}
+            List<MendView> mends,
+            boolean answered,
+            int sameCureAs) {}
 
     /** A change that was checked. */
     public record MendView(int index, String label, long laterMinutes) {}
@@ -158,7 +185,7 @@ public record MakeupView(
                         step(
                                 a,
                                 s,
-                                judged.film().reaches().getOrDefault(a.id(), Map.of()),
+                                judged,
                                 catalogue.material(a.material().key()).colour().orElse(null),
                                 mix(a, recipes.get(a.id()), catalogue)));
             }
@@ -176,9 +203,12 @@ public record MakeupView(
                             f.severity(),
                             f.actId(),
                             f.zones(),
+                            f.coats(),
                             f.why(),
                             f.numbers(),
-                            offered));
+                            offered,
+                            f.answered(),
+                            sameCure(findings, f, offered)));
         }
         List<CoreView> cores =
                 judged.film().columns().stream().map(c -> core(c, stored, nowMinute)).toList();
@@ -210,12 +240,27 @@ public record MakeupView(
                 plan.version());
     }
 
+    /** Two findings with one cure are one line. */
+    private static int sameCure(List<FindingView> before, Finding f, List<MendView> offered) {
+        if (!offered.isEmpty()) {
+            for (FindingView o : before) {
+                if (o.stepId().equals(f.actId())
+                        && !o.mends().isEmpty()
+                        && o.mends().getFirst().label().equals(offered.getFirst().label())) {
+                    return o.sameCureAs();
+                }
+            }
+        }
+        return before.size();
+    }
+
     private static StepView step(
             Act a,
             StoredStep s,
-            Map<String, Reach> reaches,
+            org.pendrik.core.plan.PlanCheck.Judgement judged,
             @Nullable Lab bottle,
             @Nullable StepMixView mix) {
+        Map<String, Reach> reaches = judged.film().reaches().getOrDefault(a.id(), Map.of());
         List<ReachView> deep = new ArrayList<>();
         reaches.forEach(
                 (zone, r) -> {
@@ -256,7 +301,31 @@ public record MakeupView(
                 s.madeForEffect(),
                 s.madeForStep(),
                 mixable(a) ? bottle : null,
-                mix);
+                mix,
+                s.worksOn(),
+                rounds(a, judged),
+                judged.film().washes().getOrDefault(a.id(), List.of()).stream()
+                        .map(
+                                w ->
+                                        new WashView(
+                                                w.finish().label(),
+                                                w.zones(),
+                                                w.behaviour().flow(),
+                                                w.behaviour().grip(),
+                                                w.behaviour().removability()))
+                        .toList());
+    }
+
+    private static List<List<String>> rounds(
+            Act a, org.pendrik.core.plan.PlanCheck.Judgement judged) {
+        if (!a.rounds().prepared() || a.done()) {
+            return List.of();
+        }
+        Map<String, String> names = new LinkedHashMap<>();
+        judged.timed().zones().forEach(z -> names.put(z.key(), z.name()));
+        return a.rounds().groups().stream()
+                .map(g -> g.stream().map(z -> names.getOrDefault(z, z)).toList())
+                .toList();
     }
 
     private static @Nullable StepMixView mix(

@@ -20,7 +20,9 @@ import org.pendrik.app.job.Jobs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.school.SchoolSheet;
 import org.pendrik.app.shelf.StepMixes;
+import org.pendrik.app.store.WorksOn;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.app.store.ZoneTimes;
 import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.Studies;
@@ -30,8 +32,12 @@ import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Face;
 import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.Finding;
+import org.pendrik.core.film.Material;
 import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.Effect;
@@ -64,6 +70,7 @@ public class Plans {
     private final Subjects subjects;
     private final Engines engines;
     private final StepMixes mixes;
+    private final Answers answers;
     private final Clock clock;
 
     Plans(
@@ -76,7 +83,9 @@ public class Plans {
             Subjects subjects,
             Engines engines,
             StepMixes mixes,
+            Answers answers,
             Clock clock) {
+        this.answers = answers;
         this.kept = kept;
         this.jobs = jobs;
         this.studies = studies;
@@ -97,6 +106,7 @@ public class Plans {
      *
      * @param origin how it once came into the plan, when it comes back by undo
      * @param reason why it was there then
+     * @param worksOn coats of other steps that it is meant for; null takes what its technique means
      */
     public record StepDraft(
             StepId id,
@@ -109,7 +119,8 @@ public class Plans {
             @Nullable StepId takesBack,
             @Nullable Double backShare,
             @Nullable String madeForEffect,
-            @Nullable StepId madeForStep) {}
+            @Nullable StepId madeForStep,
+            @Nullable WorksOn worksOn) {}
 
     /** The plan of a job. */
     public Plan of(UUID jobId) {
@@ -142,7 +153,7 @@ public class Plans {
             acts.add(placed);
             clockMinute = Math.max(clockMinute, placed.atMinute());
         }
-        return new FilmCase(subject, acts, workshops.current().air());
+        return new FilmCase(subject, acts, workshops.current().air()).knowing(answers.known(jobId));
     }
 
     /** A chip's top coat is the car's own colour, mixed to it, unless another was chosen. */
@@ -399,7 +410,9 @@ public class Plans {
                 d.takesBack(),
                 d.backShare(),
                 before == null ? d.madeForEffect() : before.madeForEffect(),
-                before == null ? d.madeForStep() : before.madeForStep());
+                before == null ? d.madeForStep() : before.madeForStep(),
+                d.worksOn(),
+                null);
     }
 
     /**
@@ -416,12 +429,81 @@ public class Plans {
             boolean other = a.id().equals(thicker) && thickness != null && !a.done();
             acts.add(other ? a.with(Objects.requireNonNull(thickness)) : a);
         }
-        return engines.planCheck().check(new FilmCase(film.zones(), acts, air), plan.pins(), now());
+        return engines.planCheck()
+                .check(
+                        new FilmCase(film.zones(), acts, air).knowing(film.answers()),
+                        plan.pins(),
+                        now());
+    }
+
+    /** Answers a warning with "I know, I do it so", or takes that back. */
+    void answer(UUID jobId, Finding.Answer answer, boolean known) {
+        if (of(jobId).steps().stream().noneMatch(s -> s.id().equals(answer.actId()))) {
+            throw new NotFound("The step");
+        }
+        boolean warned =
+                judge(jobId).film().about(answer.actId()).stream()
+                        .anyMatch(
+                                f ->
+                                        f.answer().equals(answer)
+                                                && (f.severity() == Finding.Severity.WARN
+                                                        || f.answered()));
+        if (known && !warned) {
+            throw new InvalidInput(
+                    "Warning",
+                    answer.rule() + " about " + answer.actId(),
+                    "does not stand in this plan",
+                    "Stops cannot be answered; what is gone needs no answer.");
+        }
+        answers.set(jobId, answer, known);
+    }
+
+    /** Puts another round of a step that is done, in a tone of its own, first of what is open. */
+    public void another(UUID jobId, StoredStep lies, String material) {
+        Plan plan = of(jobId);
+        Technique t = engines.catalogue().technique(lies.technique());
+        Material tone = engines.catalogue().material(material);
+        if (!Catalogue.canUse(t, tone)) {
+            throw new InvalidInput(
+                    "Material",
+                    tone.name(),
+                    "does not do for " + t.name(),
+                    "Choose one that the step offers.");
+        }
+        StepIds ids = StepIds.besides(plan.steps().stream().map(StoredStep::id));
+        StoredStep round =
+                new StoredStep(
+                        ids.keeping(lies.id()),
+                        lies.technique(),
+                        tone.key(),
+                        lies.thickness(),
+                        lies.zones(),
+                        PlanStep.Origin.MANUAL,
+                        "Another round while it lies open.",
+                        null,
+                        null,
+                        null,
+                        null,
+                        lies.madeForEffect(),
+                        lies.madeForStep(),
+                        null,
+                        null);
+        List<StoredStep> steps = new ArrayList<>();
+        plan.steps().stream().filter(StoredStep::done).forEach(steps::add);
+        steps.add(round);
+        plan.steps().stream().filter(s -> !s.done()).forEach(steps::add);
+        kept.store(jobId, steps, plan.pins(), plan.version());
     }
 
     /** Marks a step as done with what was really used. */
-    public void markDone(UUID jobId, StepId stepId, String material, Instant from, Instant until) {
-        change(jobId, stepId, s -> s.doneWith(material, from, until));
+    public void markDone(
+            UUID jobId,
+            StepId stepId,
+            String material,
+            Instant from,
+            Instant until,
+            @Nullable ZoneTimes times) {
+        change(jobId, stepId, s -> s.doneWith(material, from, until, times));
     }
 
     /** Takes the mark of being done off again. */

@@ -1,12 +1,18 @@
 package org.pendrik.app.makeup;
 
 import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.store.WorksOn;
 import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.app.store.ZoneTimes;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.MadeFor;
+import org.pendrik.core.film.Rounds;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
@@ -22,6 +28,8 @@ import org.pendrik.core.plan.PlanStep;
  * @param backShare how much of that coat, above 0 to 1
  * @param madeForEffect id of the effect that it makes, if it makes one
  * @param madeForStep id of the step that needs it, if one does
+ * @param worksOn coats that it is meant for, where that is not what its technique means
+ * @param zoneTimes when it was on each zone, once it is done, if anybody noted it
  */
 public record StoredStep(
         StepId id,
@@ -36,7 +44,9 @@ public record StoredStep(
         @Nullable StepId takesBack,
         @Nullable Double backShare,
         @Nullable String madeForEffect,
-        @Nullable StepId madeForStep) {
+        @Nullable StepId madeForStep,
+        @Nullable WorksOn worksOn,
+        @Nullable ZoneTimes zoneTimes) {
     private static final int LONGEST_REASON = 1000;
 
     static StoredStep of(PlanStep s) {
@@ -57,7 +67,11 @@ public record StoredStep(
                 a.takesBack().map(Act.TakenBack::actId).orElse(null),
                 a.takesBack().map(Act.TakenBack::share).orElse(null),
                 a.madeFor() instanceof MadeFor.OfEffect e ? e.effectId() : null,
-                a.madeFor() instanceof MadeFor.OfStep s ? s.step() : null);
+                a.madeFor() instanceof MadeFor.OfStep s ? s.step() : null,
+                a.means()
+                        .map(m -> new WorksOn(java.util.List.copyOf(m.actIds()), m.must()))
+                        .orElse(null),
+                null);
     }
 
     /** It has happened. */
@@ -80,11 +94,31 @@ public record StoredStep(
                     planned.takingBack(
                             new Act.TakenBack(takesBack, backShare == null ? 1 : backShare));
         }
+        if (worksOn != null) {
+            planned =
+                    planned.working(
+                            new Act.Means(new LinkedHashSet<>(worksOn.steps()), worksOn.must()));
+        }
         if (startedAt == null || finishedAt == null) {
             return planned;
         }
         long from = minute(startedAt);
-        return planned.doneAt(from, (int) Math.max(0, minute(finishedAt) - from));
+        Act done = planned.doneAt(from, (int) Math.max(0, minute(finishedAt) - from));
+        return zoneTimes == null ? done : done.inRounds(rounds(from, zoneTimes));
+    }
+
+    /** As it went over the zones. */
+    static Rounds rounds(long fromMinute, ZoneTimes times) {
+        Map<String, Rounds.Span> spans = new LinkedHashMap<>();
+        times.spans()
+                .forEach(
+                        (zone, s) ->
+                                spans.put(
+                                        zone,
+                                        new Rounds.Span(
+                                                (int) (minute(s.from()) - fromMinute),
+                                                (int) (minute(s.until()) - fromMinute))));
+        return Rounds.timed(spans);
     }
 
     /** What it is there for. */
@@ -100,7 +134,8 @@ public record StoredStep(
         return Math.floorDiv(t.getEpochSecond(), 60);
     }
 
-    StoredStep doneWith(String otherMaterial, Instant from, Instant until) {
+    StoredStep doneWith(
+            String otherMaterial, Instant from, Instant until, @Nullable ZoneTimes times) {
         return new StoredStep(
                 id,
                 technique,
@@ -114,7 +149,9 @@ public record StoredStep(
                 takesBack,
                 backShare,
                 madeForEffect,
-                madeForStep);
+                madeForStep,
+                worksOn,
+                times);
     }
 
     /** The same step, made for an effect or for another step. */
@@ -132,7 +169,9 @@ public record StoredStep(
                 takesBack,
                 backShare,
                 effect,
-                step);
+                step,
+                worksOn,
+                zoneTimes);
     }
 
     StoredStep undone() {
@@ -149,6 +188,8 @@ public record StoredStep(
                 takesBack,
                 backShare,
                 madeForEffect,
-                madeForStep);
+                madeForStep,
+                worksOn,
+                null);
     }
 }

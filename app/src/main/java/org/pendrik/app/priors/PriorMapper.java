@@ -8,6 +8,7 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.pendrik.core.film.Binder;
 import org.pendrik.core.film.Overrule;
 import org.pendrik.core.film.StepId;
 
@@ -74,4 +75,36 @@ interface PriorMapper {
             values (#{jobId}, #{stepId}, #{material}, #{predictedMin}, #{seenMin}, #{seenAt})
             """)
     void see(Seen s);
+
+    /**
+     * What came of a bite that was warned of.
+     *
+     * @param hit bite times exposure by the table
+     * @param lifted whether the coat gave way
+     */
+    record Bitten(
+            UUID jobId,
+            StepId stepId,
+            Binder binder,
+            String solvent,
+            double hit,
+            boolean lifted,
+            Instant seenAt) {}
+
+    @Select(
+            """
+            select job_id, step_id, binder, solvent, hit, lifted, seen_at from bite_seen
+            order by seen_at, step_id, binder
+            """)
+    List<Bitten> bitten();
+
+    @Delete("delete from bite_seen where job_id = #{jobId} and step_id = #{stepId}")
+    int forgetBites(@Param("jobId") UUID jobId, @Param("stepId") StepId stepId);
+
+    @Insert(
+            """
+            insert into bite_seen (job_id, step_id, binder, solvent, hit, lifted, seen_at)
+            values (#{jobId}, #{stepId}, #{binder}, #{solvent}, #{hit}, #{lifted}, #{seenAt})
+            """)
+    void seeBite(Bitten b);
 }

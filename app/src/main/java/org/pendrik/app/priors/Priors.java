@@ -11,6 +11,9 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.core.film.BenchPace;
+import org.pendrik.core.film.Binder;
+import org.pendrik.core.film.BiteSense;
+import org.pendrik.core.film.Carrier;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Overrule;
 import org.pendrik.core.film.StepId;
@@ -190,6 +193,57 @@ public class Priors implements SmartInitializingSingleton {
         return out;
     }
 
+    /** A coat that a step bit, as hard as the table says. */
+    public record Bite(Binder binder, Carrier carrier, double hit) {}
+
+    /** Notes what came of the bites of a step; noted again it is corrected. */
+    @Transactional
+    public void seeBites(UUID jobId, StepId stepId, List<Bite> bites, boolean lifted, Instant at) {
+        mapper.forgetBites(jobId, stepId);
+        for (Bite b : bites) {
+            new BiteSense.Seen(b.hit(), lifted);
+            mapper.seeBite(
+                    new PriorMapper.Bitten(
+                            jobId,
+                            stepId,
+                            b.binder(),
+                            BiteSense.Pair.of(b.binder(), b.carrier()).solvent(),
+                            b.hit(),
+                            lifted,
+                            at));
+        }
+        useWhenStored();
+    }
+
+    /** Takes what was noted of the bites of a step back. */
+    @Transactional
+    public void forgetBites(UUID jobId, StepId stepId) {
+        mapper.forgetBites(jobId, stepId);
+        useWhenStored();
+    }
+
+    /** What came of the bites of a job's steps: lifted or not. */
+    public Map<StepId, Boolean> bitesOf(UUID jobId) {
+        Map<StepId, Boolean> out = new LinkedHashMap<>();
+        mapper.bitten().stream()
+                .filter(b -> b.jobId().equals(jobId))
+                .forEach(b -> out.merge(b.stepId(), b.lifted(), Boolean::logicalOr));
+        return out;
+    }
+
+    /** What was learned of pairs of binder and liquid. */
+    public Map<BiteSense.Pair, BiteSense> senses() {
+        Map<BiteSense.Pair, List<BiteSense.Seen>> seen = new LinkedHashMap<>();
+        for (PriorMapper.Bitten b : mapper.bitten()) {
+            seen.computeIfAbsent(
+                            new BiteSense.Pair(b.binder(), b.solvent()), _ -> new ArrayList<>())
+                    .add(new BiteSense.Seen(b.hit(), b.lifted()));
+        }
+        Map<BiteSense.Pair, BiteSense> out = new LinkedHashMap<>();
+        seen.forEach((p, s) -> out.put(p, BiteSense.of(s)));
+        return out;
+    }
+
     private Map<String, BenchPace> paces() {
         Map<String, List<BenchPace.Observation>> seen = new LinkedHashMap<>();
         mapper.seen()
@@ -211,7 +265,9 @@ public class Priors implements SmartInitializingSingleton {
     private Catalogue catalogue() {
         Map<String, Double> factors = new HashMap<>();
         paces().forEach((m, p) -> factors.put(m, p.factor()));
-        return Catalogue.load(overrules(), factors);
+        Map<BiteSense.Pair, Double> bites = new HashMap<>();
+        senses().forEach((p, s) -> bites.put(p, s.factor()));
+        return Catalogue.load(overrules(), factors).learned(bites);
     }
 
     /** Refuses at once what makes no sense; the engines change when it is stored. */

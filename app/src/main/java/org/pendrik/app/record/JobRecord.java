@@ -11,8 +11,11 @@ import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.shelf.StepMixes;
+import org.pendrik.app.store.WorksOn;
+import org.pendrik.app.store.ZoneTimes;
 import org.pendrik.app.study.JobSample;
 import org.pendrik.app.study.RegionRole;
+import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Thickness;
@@ -23,14 +26,15 @@ import org.pendrik.core.plan.SubjectKind;
 
 /**
  * The record of a job, as it is written to a file. Its schema is published at
- * /api/schema/record-4.json; a field added or changed makes a new version.
+ * /api/schema/record-5.json; a field added or changed makes a new version.
  *
- * @param version of the form, 4; 3 had ids of steps that said what these are made for, 2 had no
- *     schools and nothing taken back, 1 no sides, samples, lens or curved sides either; all are
- *     read as well
+ * @param version of the form, 5; 4 had no times on zones and no work meant for named coats, 3 had
+ *     ids of steps that said what these are made for, 2 had no schools and nothing taken back, 1 no
+ *     sides, samples, lens or curved sides either; all are read as well
  * @param drying when coats were seen to be touch dry
  * @param mixes what steps are mixed by, bottles by name and maker
  * @param artworks pictures fitted to regions
+ * @param answers warnings that the user knows of
  * @param measures what was measured when it was written; not read in again, it is measured anew
  */
 record JobRecord(
@@ -49,12 +53,16 @@ record JobRecord(
         @Nullable Map<String, String> schools,
         @Nullable List<DryingPart> drying,
         @Nullable List<StepMixes.Carried> mixes,
-        @Nullable List<ArtworkPart> artworks) {
-    static final int VERSION = 4;
+        @Nullable List<ArtworkPart> artworks,
+        @Nullable List<AnswerPart> answers) {
+    static final int VERSION = 5;
 
     /** When a coat was seen to be touch dry. */
     record DryingPart(
             StepId step, String material, double predictedMin, double seenMin, Instant seenAt) {}
+
+    /** A warning that was answered with: I know, I do it so. */
+    record AnswerPart(StepId step, Finding.Rule rule, String coat, Instant answeredAt) {}
 
     /** A picture fitted to a region; its file is told by its hash. */
     record ArtworkPart(UUID region, String name, String sha256, double chokeMm) {}
@@ -126,7 +134,9 @@ record JobRecord(
             @Nullable StepId takesBack,
             @Nullable Double backShare,
             @Nullable String madeForEffect,
-            @Nullable StepId madeForStep) {}
+            @Nullable StepId madeForStep,
+            @Nullable WorksOn worksOn,
+            @Nullable ZoneTimes zoneTimes) {}
 
     record PinPart(StepId first, StepId then) {}
 
@@ -139,7 +149,8 @@ record JobRecord(
             Instant startedAt,
             @Nullable Instant finishedAt,
             String note,
-            @Nullable UUID photograph) {}
+            @Nullable UUID photograph,
+            @Nullable ZoneTimes zoneTimes) {}
 
     record MeasurePart(
             UUID photograph,

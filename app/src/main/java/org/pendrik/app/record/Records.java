@@ -16,6 +16,7 @@ import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobDraft;
 import org.pendrik.app.job.Jobs;
+import org.pendrik.app.makeup.Answers;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.paper.Artworks;
@@ -62,6 +63,7 @@ class Records {
     private final Priors priors;
     private final StepMixes mixes;
     private final Artworks artworks;
+    private final Answers answers;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -79,6 +81,7 @@ class Records {
             Priors priors,
             StepMixes mixes,
             Artworks artworks,
+            Answers answers,
             JsonMapper json,
             Clock clock) {
         this.jobs = jobs;
@@ -94,6 +97,7 @@ class Records {
         this.priors = priors;
         this.mixes = mixes;
         this.artworks = artworks;
+        this.answers = answers;
         this.json = json;
         this.clock = clock;
     }
@@ -184,7 +188,9 @@ class Records {
                                                 s.takesBack(),
                                                 s.backShare(),
                                                 s.madeForEffect(),
-                                                s.madeForStep()))
+                                                s.madeForStep(),
+                                                s.worksOn(),
+                                                s.zoneTimes()))
                         .toList(),
                 plan.pins().stream()
                         .map(p -> new JobRecord.PinPart(p.firstId(), p.thenId()))
@@ -201,7 +207,8 @@ class Records {
                                                 e.startedAt(),
                                                 e.finishedAt(),
                                                 e.note(),
-                                                e.photographId()))
+                                                e.photographId(),
+                                                e.zoneTimes()))
                         .toList(),
                 measures(pictures),
                 sizes.ofJob(jobId),
@@ -223,6 +230,12 @@ class Records {
                                 a ->
                                         new JobRecord.ArtworkPart(
                                                 a.regionId(), a.name(), a.hash(), a.chokeMm()))
+                        .toList(),
+                answers.ofJob(jobId).stream()
+                        .map(
+                                g ->
+                                        new JobRecord.AnswerPart(
+                                                g.stepId(), g.rule(), g.coat(), g.answeredAt()))
                         .toList());
     }
 
@@ -447,10 +460,15 @@ class Records {
                                                 s.takesBack(),
                                                 s.backShare(),
                                                 s.madeForEffect(),
-                                                s.madeForStep()))
+                                                s.madeForStep(),
+                                                s.worksOn(),
+                                                s.zoneTimes()))
                         .map(s -> r.version() < 4 ? OldStepIds.read(s) : s)
                         .toList(),
                 r.pins().stream().map(p -> new Pin(p.first(), p.then())).toList());
+        for (var a : or(r.answers(), List.<JobRecord.AnswerPart>of())) {
+            answers.insert(id, new Answers.Given(a.step(), a.rule(), a.coat(), a.answeredAt()));
+        }
         if (r.schools() != null) {
             schools.saveOwn(id, new Schools.Choice(r.schools()));
         }
@@ -467,7 +485,8 @@ class Records {
                             e.finishedAt(),
                             e.note(),
                             e.photograph() == null ? null : fresh.get(e.photograph()),
-                            1));
+                            1,
+                            e.zoneTimes()));
         }
         for (var a : or(r.artworks(), List.<JobRecord.ArtworkPart>of())) {
             artworks.addKnown(

@@ -94,7 +94,8 @@ public class BenchLogTest extends AppTest {
                 null,
                 "",
                 null,
-                1);
+                1,
+                null);
     }
 
     @Test

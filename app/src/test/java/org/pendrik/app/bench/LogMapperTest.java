@@ -29,7 +29,8 @@ public class LogMapperTest extends AppTest {
                 end,
                 "ran",
                 null,
-                version);
+                version,
+                null);
     }
 
     @Test

@@ -85,7 +85,7 @@ public class RecordTest extends AppTest {
         var old = new ObjectMapper();
         var schema =
                 JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                        .getSchema(old.readTree(text(get("/api/schema/record-4.json"))));
+                        .getSchema(old.readTree(text(get("/api/schema/record-5.json"))));
         assertTrue(
                 schema.validate(old.readTree(out.toString())).isEmpty(),
                 schema.validate(old.readTree(out.toString())).toString());
@@ -100,7 +100,15 @@ public class RecordTest extends AppTest {
             java.util.Map.of(
                     "regions", List.of("side", "role", "outline"),
                     "effects", List.of("colour", "marks", "region"),
-                    "steps", List.of("takesBack", "backShare", "madeForEffect", "madeForStep"),
+                    "steps",
+                            List.of(
+                                    "takesBack",
+                                    "backShare",
+                                    "madeForEffect",
+                                    "madeForStep",
+                                    "worksOn",
+                                    "zoneTimes"),
+                    "log", List.of("zoneTimes"),
                     "photographs",
                             List.of("side", "sister", "focalMm35", "straightLines", "shellMarks"));
 

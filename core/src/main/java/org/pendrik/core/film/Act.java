@@ -307,7 +307,7 @@ public record Act(
     }
 
     /** The liquid that touches the surface. */
-    Carrier carrier() {
+    public Carrier carrier() {
         return technique.action().isDry()
                 ? new Carrier.Dry()
                 : technique.carrier().orElse(material.carrier());
@@ -319,7 +319,7 @@ public record Act(
     }
 
     /** Leaves a film: a liquid that dries, not powder and not the traces of a dry tool. */
-    boolean laysFilm() {
+    public boolean laysFilm() {
         return material.deposits() && !technique.action().isDry();
     }
 

@@ -14,15 +14,30 @@ import org.pendrik.core.tables.DomainTable;
 final class BiteTable {
     private record Cell(double cured, double raw) {}
 
-    private final Map<Binder, Map<Solvent, Cell>> cells = new EnumMap<>(Binder.class);
+    private final Map<Binder, Map<Solvent, Cell>> cells;
+
+    /** What a bench has learned: how much harder a pair is bitten there, 1 where it has not. */
+    private final Map<BiteSense.Pair, Double> senses;
 
     private BiteTable(List<Map.Entry<Binder, Map<Solvent, Cell>>> rows) {
+        cells = new EnumMap<>(Binder.class);
+        senses = Map.of();
         rows.forEach(r -> cells.put(r.getKey(), r.getValue()));
         for (Binder b : Binder.values()) {
             if (!cells.containsKey(b)) {
                 throw new IllegalStateException("bite.csv has no line for " + b);
             }
         }
+    }
+
+    private BiteTable(BiteTable shipped, Map<BiteSense.Pair, Double> senses) {
+        this.cells = shipped.cells;
+        this.senses = Map.copyOf(senses);
+    }
+
+    /** The same table at a bench that has seen pairs bitten harder or less. */
+    BiteTable learned(Map<BiteSense.Pair, Double> seen) {
+        return seen.isEmpty() ? this : new BiteTable(this, seen);
     }
 
     static BiteTable load() {
@@ -49,6 +64,13 @@ final class BiteTable {
 
     /** Bite of a carrier on a binder at cure fraction {@code q}, 0 to 1, before the action. */
     double bite(Carrier carrier, Binder binder, double q) {
+        double told = told(carrier, binder, q);
+        return senses.isEmpty()
+                ? told
+                : Math.min(1, told * senses.getOrDefault(BiteSense.Pair.of(binder, carrier), 1.0));
+    }
+
+    private double told(Carrier carrier, Binder binder, double q) {
         double r = q * q * q;
         return switch (carrier) {
             case Carrier.Dry _ -> 0;

@@ -25,6 +25,7 @@ public final class Catalogue {
     private static final List<Line> TECHNIQUE_LINES = lines(TECHNIQUES);
     private static final BiteTable BITES = BiteTable.load();
 
+    private BiteTable bites = BITES;
     private final Map<String, Material> materials = new LinkedHashMap<>();
     private final Map<String, Technique> techniques = new LinkedHashMap<>();
 
@@ -203,7 +204,16 @@ public final class Catalogue {
     }
 
     BiteTable bite() {
-        return BITES;
+        return bites;
+    }
+
+    /** The same tables at a bench that has seen pairs of binder and carrier bite harder or less. */
+    public Catalogue learned(Map<BiteSense.Pair, Double> senses) {
+        Catalogue out = new Catalogue();
+        out.materials.putAll(materials);
+        out.techniques.putAll(techniques);
+        out.bites = BITES.learned(senses);
+        return out;
     }
 
     private static Material material(Row r) {

@@ -14,9 +14,16 @@ import org.pendrik.core.units.InvalidInput;
  * @param zones at least one, keys unique
  * @param acts in the order in which they happen; times must not go back
  * @param air temperature and humidity while they dry
+ * @param answers warnings that the user knows of
  */
-public record FilmCase(List<Zone> zones, List<Act> acts, Climate air) {
+public record FilmCase(List<Zone> zones, List<Act> acts, Climate air, Set<Finding.Answer> answers) {
+    /** A question of which no warning was answered before. */
+    public FilmCase(List<Zone> zones, List<Act> acts, Climate air) {
+        this(zones, acts, air, Set.of());
+    }
+
     public FilmCase {
+        answers = Set.copyOf(answers);
         zones = List.copyOf(zones);
         acts = List.copyOf(acts);
         Set<String> keys = zones.stream().map(Zone::key).collect(Collectors.toSet());
@@ -59,7 +66,12 @@ public record FilmCase(List<Zone> zones, List<Act> acts, Climate air) {
 
     /** The same zones and air with other acts. */
     public FilmCase with(List<Act> others) {
-        return new FilmCase(zones, others, air);
+        return new FilmCase(zones, others, air, answers);
+    }
+
+    /** The same with warnings that the user knows of. */
+    public FilmCase knowing(Set<Finding.Answer> known) {
+        return new FilmCase(zones, acts, air, known);
     }
 
     int indexOf(StepId actId) {

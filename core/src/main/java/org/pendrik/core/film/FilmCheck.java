@@ -37,8 +37,12 @@ public final class FilmCheck {
         Map<String, Column> columns = columns(question);
         List<Finding> found = new ArrayList<>();
         Map<StepId, Map<String, Reach>> reaches = new LinkedHashMap<>();
+        Map<StepId, List<FilmReport.Wash>> washes = new LinkedHashMap<>();
         for (Act act : question.acts()) {
             Map<String, Reach> byZone = new LinkedHashMap<>();
+            if (act.technique().follow().isPresent() && act.laysFilm()) {
+                washes.put(act.id(), washes(act, columns));
+            }
             for (String zone : act.zones()) {
                 Column column = columns.get(zone);
                 if (column == null) {
@@ -55,7 +59,31 @@ public final class FilmCheck {
         openWindows(question, found);
         found.addAll(new Overspray(catalogue.bite(), question).findings());
         contrast(columns, question, found);
-        return new FilmReport(merged(found, question), List.copyOf(columns.values()), reaches);
+        return new FilmReport(
+                merged(found, question), List.copyOf(columns.values()), reaches, washes);
+    }
+
+    /** What a wash meets, zones with the same finish together. */
+    private static List<FilmReport.Wash> washes(Act act, Map<String, Column> columns) {
+        Map<Finish, List<String>> zones = new java.util.EnumMap<>(Finish.class);
+        Map<Finish, Double> tooth = new java.util.EnumMap<>(Finish.class);
+        for (String z : act.zones()) {
+            Column c = columns.get(z);
+            if (c != null) {
+                zones.computeIfAbsent(c.finish(), _ -> new ArrayList<>()).add(z);
+                tooth.merge(c.finish(), c.tooth(), (a, b) -> a);
+            }
+        }
+        List<FilmReport.Wash> out = new ArrayList<>();
+        zones.forEach(
+                (finish, on) ->
+                        out.add(
+                                new FilmReport.Wash(
+                                        finish,
+                                        on,
+                                        WashBehaviour.on(
+                                                tooth.getOrDefault(finish, finish.tooth())))));
+        return out;
     }
 
     static Map<String, Column> columns(FilmCase question) {
@@ -201,6 +229,7 @@ public final class FilmCheck {
         Map<StepId, Integer> order = new HashMap<>();
         question.acts().forEach(a -> order.put(a.id(), order.size()));
         List<Finding> out = joined(found);
+        out.replaceAll(f -> question.answers().contains(f.answer()) ? f.asAnswered() : f);
         out.sort(
                 Comparator.<Finding>comparingInt(
                                 f -> order.getOrDefault(f.actId(), Integer.MAX_VALUE))

@@ -10,9 +10,21 @@ import org.pendrik.core.film.Finding.Severity;
  * @param findings in the order of the acts, stops first within one
  * @param columns the state after the last act, in the order of the zones
  * @param reaches by act and zone, how deep its carrier went
+ * @param washes by act, for what runs and is wiped off again, how it behaves on what it meets
  */
 public record FilmReport(
-        List<Finding> findings, List<Column> columns, Map<StepId, Map<String, Reach>> reaches) {
+        List<Finding> findings,
+        List<Column> columns,
+        Map<StepId, Map<String, Reach>> reaches,
+        Map<StepId, List<Wash>> washes) {
+    /**
+     * A wash on one kind of surface.
+     *
+     * @param finish of the surface
+     * @param zones keys of the zones that offer it
+     */
+    public record Wash(Finish finish, List<String> zones, WashBehaviour behaviour) {}
+
     /** How many stops there are. */
     public long stops() {
         return findings.stream().filter(f -> f.severity() == Severity.STOP).count();

@@ -13,6 +13,7 @@ import java.util.Map;
  * @param coats names of the coats involved, topmost first
  * @param why one sentence for the person at the bench
  * @param numbers what led to it, by name with unit
+ * @param answered it would be a warning, and the user has said: I know, I do it so
  */
 public record Finding(
         Rule rule,
@@ -21,11 +22,45 @@ public record Finding(
         List<String> zones,
         List<String> coats,
         String why,
-        Map<String, Double> numbers) {
+        Map<String, Double> numbers,
+        boolean answered) {
+    /** One that nobody has answered. */
+    public Finding(
+            Rule rule,
+            Severity severity,
+            StepId actId,
+            List<String> zones,
+            List<String> coats,
+            String why,
+            Map<String, Double> numbers) {
+        this(rule, severity, actId, zones, coats, why, numbers, false);
+    }
+
     public Finding {
         zones = List.copyOf(zones);
         coats = List.copyOf(coats);
         numbers = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(numbers));
+    }
+
+    /** What a user answers when answering this. */
+    public Answer answer() {
+        return new Answer(actId, rule, coats.isEmpty() ? "" : coats.getFirst());
+    }
+
+    /**
+     * A warning that the user has answered: it is kept and not repeated.
+     *
+     * @param actId the step that was warned of
+     * @param rule which rule spoke
+     * @param coat the topmost coat involved, empty when none was
+     */
+    public record Answer(StepId actId, Rule rule, String coat) {}
+
+    /** The same, answered. Stops cannot be: they destroy what cannot be had back. */
+    Finding asAnswered() {
+        return severity == Severity.WARN
+                ? new Finding(rule, Severity.NOTE, actId, zones, coats, why, numbers, true)
+                : this;
     }
 
     /** How bad a finding is; worse comes later. */

@@ -196,6 +196,39 @@ public final class Ledger {
                                 lastStart));
     }
 
+    /** Whether the coat of an act lies on a zone, on top, and is not touch dry. */
+    boolean isOpen(String zone, StepId actId, long minute) {
+        List<Layer> layers = on(zone).live();
+        for (int i = layers.size() - 1; i >= 0; i--) {
+            Layer l = layers.get(i);
+            if (l.cureAt(minute) >= CureAnchors.Q_TOUCH) {
+                return false;
+            }
+            if (l.actId().equals(actId)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** By zone, when the coats that an act works can be worked there; empty where none lies. */
+    Map<String, Timing.ZoneWindow> zoneWindows(Act act) {
+        Map<String, Timing.ZoneWindow> out = new LinkedHashMap<>();
+        for (String z : act.zones()) {
+            Column c = on(z);
+            List<Layer> targets = act.keepsWindow() ? c.targets(act) : List.of();
+            if (!targets.isEmpty()) {
+                Workable work = new Workable(act, c, targets, bites, air);
+                long from = opens(work);
+                long until = closes(work, from);
+                if (until - from < HORIZON_MINUTES / 2) {
+                    out.put(z, new Timing.ZoneWindow(from, until));
+                }
+            }
+        }
+        return out;
+    }
+
     private static long opens(Workable work) {
         long at = Long.MIN_VALUE;
         for (Layer l : work.targets()) {

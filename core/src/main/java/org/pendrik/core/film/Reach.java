@@ -52,6 +52,13 @@ public record Reach(List<Met> met) {
             return layer >= 0 ? Optional.of(column.live().get(layer)) : Optional.empty();
         }
 
+        /**
+         * The coat that it met, in the column as it lies now; empty for lettering and substrate.
+         */
+        public Optional<Layer> coatOf(Column column) {
+            return layer >= 0 && layer < column.live().size() ? in(column) : Optional.empty();
+        }
+
         double hit() {
             return bite * exposure;
         }

@@ -93,6 +93,13 @@ public record Rounds(
         return oneGo(0, parts);
     }
 
+    /** As it went over the zones, by when it was on each; minutes from the begin of the act. */
+    public static Rounds timed(Map<String, Span> spans) {
+        Map<String, Integer> parts = new LinkedHashMap<>();
+        spans.forEach((z, s) -> parts.put(z, s.minutes()));
+        return new Rounds(List.of(List.copyOf(spans.keySet())), true, 0, parts, spans);
+    }
+
     /** The zones one after the other at their own speed, filling so many minutes from the first. */
     public Rounds filling(int minutes) {
         int all = parts.values().stream().mapToInt(Integer::intValue).sum();

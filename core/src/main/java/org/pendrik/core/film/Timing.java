@@ -43,6 +43,34 @@ public final class Timing {
             long lastStartMinute) {}
 
     /**
+     * When a coat can be worked on one zone.
+     *
+     * @param opensMinute the first minute
+     * @param closesMinute the last minute in which the work must be over
+     */
+    public record ZoneWindow(long opensMinute, long closesMinute) {}
+
+    /**
+     * By zone, when an act can work what has been laid; a zone without such a window is left out.
+     */
+    public Map<String, ZoneWindow> zoneWindows(FilmCase laid, Act work) {
+        return Ledger.of(laid, catalogue).zoneWindows(work);
+    }
+
+    /** Coats that lie open in a minute, so that more can be blended into them, topmost last. */
+    public List<Act> open(FilmCase laid, long minute) {
+        Ledger lies = Ledger.of(laid, catalogue);
+        List<Act> out = new ArrayList<>();
+        for (Act a : laid.acts()) {
+            boolean blends = !a.technique().blends().isEmpty() && a.laysFilm();
+            if (blends && a.zones().stream().anyMatch(z -> lies.isOpen(z, a.id(), minute))) {
+                out.add(a);
+            }
+        }
+        return List.copyOf(out);
+    }
+
+    /**
      * The earliest minute, not before the one given, from which waiting longer would help no more.
      *
      * @param before the case up to this act
