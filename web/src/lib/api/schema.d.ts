@@ -1602,6 +1602,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/priors/senses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["senses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/priors/{table}/{key}": {
         parameters: {
             query?: never;
@@ -4226,6 +4242,19 @@ export interface components {
             simple: components["schemas"]["SimpleRecipe"][];
             /** Format: double */
             within: number;
+        };
+        SenseLine: {
+            /** @enum {string} */
+            binder: "WATERBORNE_ACRYLIC" | "ALCOHOL_ACRYLIC" | "LACQUER" | "ENAMEL" | "OIL" | "FLOOR_POLISH" | "RELEASE_LAYER" | "DECAL_FILM" | "FACTORY_PAINT" | "FACTORY_LETTERING" | "PRIMER" | "BARE_PLASTIC" | "LOOSE_POWDER";
+            /** Format: double */
+            factor: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: int32 */
+            observations: number;
+            solvent: string;
         };
         ShelfSearch: {
             exact: boolean;
@@ -7354,6 +7383,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Line"][];
+                };
+            };
+        };
+    };
+    senses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SenseLine"][];
                 };
             };
         };

@@ -45,11 +45,7 @@ class BenchController {
 
     @PutMapping("/api/jobs/{jobId}/bench/zone")
     Benches.Bench zoneOver(@PathVariable UUID jobId, @RequestBody ZoneOrder o) {
-        return retried(
-                () ->
-                        benches.after(
-                                jobId,
-                                () -> log.zoneOver(jobId, o.stepId(), o.zone(), o.material())));
+        return retried(() -> benches.zoneOver(jobId, o.stepId(), o.zone(), o.material()));
     }
 
     @DeleteMapping("/api/jobs/{jobId}/bench/zone")

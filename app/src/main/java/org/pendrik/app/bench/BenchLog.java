@@ -134,9 +134,12 @@ public class BenchLog {
     /**
      * Notes that a step is over on one of its zones now. The first zone begins the step, the last
      * one ends it; a zone that is over already stays as it is.
+     *
+     * @param notBefore when its coat could first be worked there; null when nothing had to open
      */
     @Transactional
-    public void zoneOver(UUID jobId, StepId stepId, String zone, String material) {
+    public void zoneOver(
+            UUID jobId, StepId stepId, String zone, String material, @Nullable Instant notBefore) {
         StoredStep step = step(jobId, stepId);
         requireZone(step, zone);
         requireUsable(step, material);
@@ -147,7 +150,15 @@ public class BenchLog {
             return;
         }
         Instant begun = old == null ? now : old.startedAt();
-        times.put(zone, new ZoneTimes.Span(lastMoment(jobId, begun), now));
+        // nobody said when it was begun there: after the zone before, as long as it takes, and not
+        // before it could be
+        Instant from = now.minus(Duration.ofMinutes(partOf(jobId, stepId, zone)));
+        Instant after = lastMoment(jobId, begun);
+        from = after.isAfter(from) ? after : from;
+        if (notBefore != null && notBefore.isAfter(from) && !notBefore.isAfter(now)) {
+            from = notBefore;
+        }
+        times.put(zone, new ZoneTimes.Span(from, now));
         boolean all = times.keySet().containsAll(step.zones().keys());
         LogEntry fresh =
                 new LogEntry(
@@ -204,6 +215,14 @@ public class BenchLog {
                                 old.version(),
                                 new ZoneTimes(times))),
                 "The log entry");
+    }
+
+    private int partOf(UUID jobId, StepId stepId, String zone) {
+        return plans.filmCase(jobId, plans.of(jobId).steps()).acts().stream()
+                .filter(a -> a.id().equals(stepId))
+                .findFirst()
+                .map(a -> a.rounds().parts().getOrDefault(zone, 0))
+                .orElse(0);
     }
 
     /** Work on a zone begins when that on the zone before it was over, of whatever step. */

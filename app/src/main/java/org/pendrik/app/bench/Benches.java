@@ -194,6 +194,22 @@ public class Benches {
         return of(jobId);
     }
 
+    /** Notes that a step is over on a zone now, and tells the bench after it. */
+    Bench zoneOver(UUID jobId, StepId stepId, String zone, String material) {
+        FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
+        ZoneWork.ZonesView zones = zoneWork.of(all, log.ofJob(jobId), names(jobId));
+        Instant opens =
+                zones == null || zones.part() != ZoneWork.Part.WORK
+                        ? null
+                        : zones.lines().stream()
+                                .filter(l -> l.zone().equals(zone) && l.opensAt() != null)
+                                .findFirst()
+                                .map(ZoneWork.ZoneLine::opensAt)
+                                .orElse(null);
+        log.zoneOver(jobId, stepId, zone, material, opens);
+        return of(jobId);
+    }
+
     /** The clocks of coats that lie and still have to be worked. */
     public List<ClockView> clocks(UUID jobId) {
         FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());

@@ -2,6 +2,7 @@ package org.pendrik.app.priors;
 
 import java.util.List;
 import java.util.Map;
+import org.pendrik.core.film.Binder;
 import org.pendrik.core.film.Overrule;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,6 +25,36 @@ class PriorController {
     @GetMapping
     List<Priors.Line> lines() {
         return priors.lines();
+    }
+
+    /**
+     * What was learned of how a liquid bites a binder here.
+     *
+     * @param solvent a column of the bite table
+     * @param factor how much harder than the table, 1 where nothing is known
+     * @param observations how many stand behind it
+     */
+    record SenseLine(
+            Binder binder,
+            String solvent,
+            double factor,
+            double low,
+            double high,
+            int observations) {}
+
+    @GetMapping("/senses")
+    List<SenseLine> senses() {
+        return priors.senses().entrySet().stream()
+                .map(
+                        e ->
+                                new SenseLine(
+                                        e.getKey().binder(),
+                                        e.getKey().solvent(),
+                                        e.getValue().factor(),
+                                        e.getValue().low(),
+                                        e.getValue().high(),
+                                        e.getValue().observations()))
+                .toList();
     }
 
     @PutMapping("/{table}/{key}")

@@ -120,7 +120,15 @@ public class RecordTest extends AppTest {
                 (com.fasterxml.jackson.databind.node.ObjectNode)
                         old.readTree(ok(get("/api/jobs/" + job + "/record")).toString());
         tree.put("version", 1)
-                .remove(List.of("sides", "samples", "schools", "drying", "mixes", "artworks"));
+                .remove(
+                        List.of(
+                                "sides",
+                                "samples",
+                                "schools",
+                                "drying",
+                                "mixes",
+                                "artworks",
+                                "answers"));
         NEW.forEach(
                 (list, fields) ->
                         tree.path(list)

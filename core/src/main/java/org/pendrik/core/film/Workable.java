@@ -28,6 +28,11 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
         return column.coats(targets) > 1 && act.must() == Must.LIFTED;
     }
 
+    /** What is laid into a coat need not wait until that can be wiped. */
+    private boolean waitsToOpen() {
+        return act.window() == Works.Window.MATERIAL && act.must() != Must.NOTHING;
+    }
+
     /** The state at these ages: it goes from early over open to stuck or late and never back. */
     State at(ToDoubleFunction<Layer> ageOf) {
         State open = opened(ageOf);
@@ -39,7 +44,7 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
         if (together() && top.cureAfter(ageOf.applyAsDouble(top)) < CureAnchors.Q_TOUCH) {
             return State.SMEARS;
         }
-        if (act.window() == Works.Window.MATERIAL) {
+        if (waitsToOpen()) {
             for (Layer l : targets) {
                 if (hasWindow(l) && ageOf.applyAsDouble(l) < windowOf(l, air).fromMinutes()) {
                     return State.EARLY;
@@ -94,7 +99,7 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
         if (together() && l.equals(targets.getFirst()) && l.material().cure().isPresent()) {
             from = l.material().cure().get().touchMinutes() * l.slowing();
         }
-        if (act.window() == Works.Window.MATERIAL && hasWindow(l)) {
+        if (waitsToOpen() && hasWindow(l)) {
             from = Math.max(from, windowOf(l, air).fromMinutes());
         }
         return from;
