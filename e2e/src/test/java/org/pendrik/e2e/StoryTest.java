@@ -59,7 +59,7 @@ public class StoryTest extends BrowserTest {
         assertThat(page.getByText("· factory colour").first()).isVisible();
         assertThat(page.getByText(Pattern.compile("ΔE00 \\d")).first()).isVisible();
 
-        for (String effect : List.of("fade", "dark joints", "chips")) {
+        for (String effect : List.of("fade", "dark joints", "heavy dry dirt")) {
             page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Note an effect"))
                     .getByText(effect, new Locator.GetByTextOptions().setExact(true))
                     .click();
@@ -78,22 +78,22 @@ public class StoryTest extends BrowserTest {
                                         .setName(Pattern.compile("^left side: factory paint"))))
                 .isVisible();
 
-        // take the seal out: the engine stops it, the mend puts a clear back, undo and all
+        // take the seal out: the engine warns, the mend puts a clear back, undo and all
         page.getByRole(
                         AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("satin seal")))
+                        new Page.GetByRoleOptions().setName(Pattern.compile("flat seal")))
                 .first()
                 .click();
         page.getByText("take out", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(page.getByText(Pattern.compile("^\\d stops?$"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^\\d to watch$"))).isVisible();
         page.getByRole(
                         AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("^Lay satin clear")))
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Lay flat clear")))
                 .first()
                 .click();
         assertThat(page.getByText("The plan holds")).isVisible();
         page.keyboard().press("u");
-        assertThat(page.getByText(Pattern.compile("^\\d stops?$"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^\\d to watch$"))).isVisible();
         page.keyboard().press("m");
         assertThat(page.getByText("The plan holds")).isVisible();
 
@@ -213,7 +213,7 @@ public class StoryTest extends BrowserTest {
         assertThat(page.getByText("The plan holds")).isVisible();
         page.keyboard().press("ArrowDown");
         page.keyboard().press("x");
-        assertThat(page.getByText(Pattern.compile("^\\d stops?$"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^\\d to watch$"))).isVisible();
         page.keyboard().press("u");
         assertThat(page.getByText("The plan holds")).isVisible();
         page.keyboard().press("4");

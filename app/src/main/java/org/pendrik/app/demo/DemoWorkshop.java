@@ -289,7 +289,7 @@ class DemoWorkshop implements ApplicationRunner {
     /** Does the steps up to the rust streak as the diary would have placed them three weeks ago. */
     private void work(UUID id, Instant now) {
         List<StoredStep> steps = plans.of(id).steps();
-        FilmCase film = plans.filmCase(id, steps);
+        FilmCase film = diaries.inRounds(plans.filmCase(id, steps));
         long from = StoredStep.minute(now.minus(Duration.ofDays(24)));
         var placed =
                 (DiaryOutcome.Placed)
@@ -327,7 +327,7 @@ class DemoWorkshop implements ApplicationRunner {
         String note =
                 switch (a.technique().key()) {
                     case "mist-fade" -> "Four dry passes, the ends one more.";
-                    case "pin-wash" -> "Ran well on the satin.";
+                    case "pin-wash" -> "Ran well along the joints.";
                     case "sponge-chip" -> "Kept clear of the lettering.";
                     case "oil-streak" -> "Two dots a rib, three at the middle.";
                     default -> "";

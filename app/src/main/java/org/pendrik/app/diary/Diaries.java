@@ -158,7 +158,7 @@ public class Diaries {
             }
             List<StoredStep> steps = plans.of(job.id()).steps();
             if (asked || steps.stream().anyMatch(s -> !s.done())) {
-                FilmCase film = engines.timing().inRounds(plans.filmCase(job.id(), steps));
+                FilmCase film = inRounds(plans.filmCase(job.id(), steps));
                 out.add(new Planned(job, film, openUntil(film)));
             }
         }
@@ -184,13 +184,19 @@ public class Diaries {
     /**
      * When a job would be ready if it were done by this plan, in the bench time that is free now.
      */
-    long readyMinute(FilmCase film) {
+    long readyMinute(FilmCase plan) {
+        FilmCase film = inRounds(plan);
         long now = StoredStep.minute(clock.instant());
         List<Span> bench = workshops.current().availability().spans(now, HORIZON_DAYS);
         return switch (DiaryPlacer.place(tasks(film), gaps(film), bench, now)) {
             case DiaryOutcome.CannotPlace _ -> now + HORIZON_DAYS * 1440L;
             case DiaryOutcome.Placed p -> p.finishMinute();
         };
+    }
+
+    /** A plan with rounds where laying and working in a window do not fit in one go. */
+    public FilmCase inRounds(FilmCase plan) {
+        return engines.timing().inRounds(plan);
     }
 
     /** The steps as the diary takes them; those that are done stand where they were. */

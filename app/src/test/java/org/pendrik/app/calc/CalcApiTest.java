@@ -77,7 +77,7 @@ public class CalcApiTest extends AppTest {
                 "{\"reference\":{\"l\":50,\"a\":0,\"b\":\"NaN\"},\"sample\":{\"l\":50,\"a\":0,\"b\":0}}",
                 "finite"
             },
-            {"film/check", film.replace("pin-wash", "magic"), "Technique (magic) is not known"},
+            {"film/check", film.replace("grime-wash", "magic"), "Technique (magic) is not known"},
             {
                 "film/check",
                 film.replace("clear-satin", "glue"),

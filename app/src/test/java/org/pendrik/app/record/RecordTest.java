@@ -159,8 +159,8 @@ public class RecordTest extends AppTest {
     @DataProvider
     public Object[][] broken() {
         return new Object[][] {
-            {"\"version\":4", "\"version\":5", "was written by a newer Pendrik than this one"},
-            {"\"version\":4,", "", "is not a record of a job"},
+            {"\"version\":5", "\"version\":6", "was written by a newer Pendrik than this one"},
+            {"\"version\":5,", "", "is not a record of a job"},
             {"\"note\":", "\"colour\":1,\"note\":", "Field job.colour (colour) is not known here"},
             {
                 "\"effects\":[{",
