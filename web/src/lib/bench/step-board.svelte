@@ -24,6 +24,25 @@
 	const waits = $derived(new Date(step.readyAt).getTime() > now + 30_000 && !step.running);
 	// the accent is for what should be done now: not for what the engine warns of
 	const calls = $derived(step.running || !(waits || against.some((f) => f.severity === 'STOP')));
+	// of several zones the clock is that of the one at hand; while laying, of the one that closes first
+	const watched = $derived.by((): Schemas['ClockView'] | null => {
+		if (!zones) return step.clock ?? null;
+		const open = zones.lines
+			.filter((l) => l.opensAt && l.closesAt && !l.workedAt)
+			.toSorted((a, b) => (a.closesAt ?? '').localeCompare(b.closesAt ?? ''));
+		const line = open.find((l) => zones.part === 'WORK' && l.zone === zones.zone) ?? open[0];
+		return line?.opensAt && line.closesAt
+			? {
+					stepId: zones.stepId,
+					work: zones.stepName,
+					coat: `${step.clock?.coat ?? choice?.name ?? 'coat'} on the ${line.name}`,
+					phase: 'OPEN',
+					opensAt: line.opensAt,
+					closesAt: line.closesAt
+				}
+			: (step.clock ?? null);
+	});
+	const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 	let file = $state<HTMLInputElement>();
 </script>
 
@@ -35,9 +54,8 @@
 			</h1>
 			<p class="text-[1.6rem] leading-snug">{step.zoneNames.join(', ')}</p>
 		</div>
-		{#if zones}
-			<ZoneBoard view={zones} {now} />
-		{:else if step.clock}<WindowClock clock={step.clock} {now} />{/if}
+		{#if watched}<WindowClock clock={watched} {now} />{/if}
+		{#if zones}<ZoneBoard view={zones} {now} />{/if}
 		{#if waits && !step.clock}
 			<p class="border-l-8 border-ink bg-sheet px-4 py-2 text-[1.5rem]">
 				<strong>Not yet.</strong> Ready {when(step.readyAt, now)}.
@@ -144,7 +162,7 @@
 			disabled={busy}
 			onclick={() => void (zones ? desk.zoneOver() : step.running ? desk.done() : desk.begin())}
 			>{zones
-				? `${zones.zoneName} ${zones.part === 'LAY' ? 'laid' : 'done'}`
+				? `${capital(zones.zoneName)} ${zones.part === 'LAY' ? 'laid' : 'done'}`
 				: step.running
 					? 'Done'
 					: calls

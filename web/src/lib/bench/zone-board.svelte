@@ -23,9 +23,7 @@
 
 <section aria-label="Zone by zone" class="border-2 border-line px-4 py-2">
 	<p class="font-label text-[1.5rem] font-semibold">
-		{view.rounds > 1 ? `Round ${view.round} of ${view.rounds}: ` : ''}{view.part === 'LAY'
-			? 'lay'
-			: 'work'} the <span class="lowercase">{view.zoneName}</span>
+		{view.rounds > 1 ? `Round ${view.round} of ${view.rounds}: ` : ''}{view.stepName}, {view.zoneName}
 	</p>
 	<ol>
 		{#each view.lines as line, i (line.zone)}

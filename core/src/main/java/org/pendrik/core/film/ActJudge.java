@@ -101,15 +101,32 @@ final class ActJudge {
         return new Judgement(out, reach);
     }
 
-    /** Weight of what waiting could heal; the same findings without their sentences. */
+    /**
+     * Weight of what waiting could heal; the same findings without their sentences. What is planned
+     * for an effect also waits for coats that take the next one within the hour, though people at
+     * the bench do not always.
+     */
     int healable(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
         Meeting m = Meeting.of(act, column, ageOf);
         int[] sum = new int[1];
+        if (act.laysFilm() && !act.done() && act.madeFor() instanceof MadeFor.OfEffect) {
+            sum[0] += soonReady(m);
+        }
         Finds out = (rule, severity, _) -> sum[0] += rule.timeHeals() ? severity.weight() : 0;
         drying(m, out);
         softness(m, out);
         reached(m, Reach.into(act, column, m.targets, bites, ageOf), out);
         return sum[0];
+    }
+
+    private static int soonReady(Meeting m) {
+        int n = 0;
+        for (int i = 0; i < m.column.live().size(); i++) {
+            Layer l = m.column.live().get(i);
+            boolean wanted = m.runsInto(i) || m.targets.contains(l) || Column.mayBlend(m.act, l);
+            n += !wanted && !l.binder().isOxidative() && m.q(l) < SOFT_BELOW ? 1 : 0;
+        }
+        return n;
     }
 
     /** Weight of everything that is found; the same findings without their sentences. */
