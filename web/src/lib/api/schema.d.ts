@@ -3518,6 +3518,7 @@ export interface components {
         };
         MaterialChoice: {
             caution: string;
+            findings: components["schemas"]["FindingLine"][];
             hex?: string | null;
             key: string;
             mix?: components["schemas"]["MixView"] | null;

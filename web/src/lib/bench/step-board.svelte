@@ -19,8 +19,10 @@
 	let { step, zones, desk, now, busy }: Props = $props();
 
 	const choice = $derived(step.materials.find((m) => m.key === desk.chosenMaterial));
-	const against = $derived(step.findings.filter((f) => f.severity !== 'NOTE'));
-	const notes = $derived(step.findings.filter((f) => f.severity === 'NOTE'));
+	// what is taken in the hand decides: warm water gets through where cold does not any more
+	const findings = $derived(choice?.findings ?? step.findings);
+	const against = $derived(findings.filter((f) => f.severity !== 'NOTE'));
+	const notes = $derived(findings.filter((f) => f.severity === 'NOTE'));
 	const waits = $derived(new Date(step.readyAt).getTime() > now + 30_000 && !step.running);
 	// the accent is for what should be done now: not for what the engine warns of
 	const calls = $derived(step.running || !(waits || against.some((f) => f.severity === 'STOP')));
@@ -45,6 +47,21 @@
 	const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 	let file = $state<HTMLInputElement>();
 </script>
+
+{#snippet hand(title: string)}
+	<label class="flex flex-col gap-1 text-[1.35rem]"
+		><span class="tag text-base">{title}</span>
+		<select
+			class="min-h-14"
+			value={desk.chosenMaterial}
+			onchange={(e) => (desk.material = e.currentTarget.value)}
+		>
+			{#each step.materials as m (m.key)}<option value={m.key}
+					>{m.name}{m.findings.some((f) => f.severity === 'STOP') ? ' (✕)' : ''}</option
+				>{/each}
+		</select>
+	</label>
+{/snippet}
 
 <div class="grid gap-5 lg:grid-cols-[1.25fr_1fr]">
 	<div class="flex flex-col gap-4">
@@ -95,22 +112,16 @@
 				{step.caution} The safety data sheet of the product comes first.
 			</p>
 		{/if}
+		{#if !step.running && step.materials.length > 1}
+			{@render hand('What you take')}
+		{/if}
 		{#if step.running}
 			<section
 				class="sheet flex flex-col gap-3 px-5 py-3 text-[1.35rem]"
 				aria-label="What was really done"
 			>
 				<p>Begun {when(step.running.startedAt, now)}. Planned {step.minutes} min.</p>
-				<label class="flex flex-col gap-1"
-					><span class="tag text-base">What you really used</span>
-					<select
-						class="min-h-14"
-						value={desk.chosenMaterial}
-						onchange={(e) => (desk.material = e.currentTarget.value)}
-					>
-						{#each step.materials as m (m.key)}<option value={m.key}>{m.name}</option>{/each}
-					</select>
-				</label>
+				{@render hand('What you really used')}
 				<label class="flex flex-col gap-1"
 					><span class="tag text-base">Note</span><input
 						class="min-h-14"

@@ -204,7 +204,7 @@ public class StoryTest extends BrowserTest {
         assertThat(page.getByLabel("Take the sample of fresh rust out")).isVisible();
         page.keyboard().press("ArrowRight");
         assertThat(page.getByText("Sample moved")).isVisible();
-        tabToText(page, "chips");
+        tabToText(page, "heavy dry dirt");
         page.keyboard().press("Enter");
         assertThat(page.getByText("On to the make-up")).isVisible();
         page.keyboard().press("2");

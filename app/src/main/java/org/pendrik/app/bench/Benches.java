@@ -65,13 +65,18 @@ public class Benches {
         this.clock = clock;
     }
 
-    /** A material that the step may use, with its mix. */
+    /**
+     * A material that the step may use, with its mix.
+     *
+     * @param findings what stands against doing it now with this
+     */
     public record MaterialChoice(
             String key,
             String name,
             @Nullable String hex,
             StepCups.@Nullable MixView mix,
-            String caution) {}
+            String caution,
+            List<FindingLine> findings) {}
 
     /** The clock of a window. */
     public record ClockView(
@@ -310,17 +315,9 @@ public class Benches {
         long begun = StoredStep.minute(running == null ? clock.instant() : running.startedAt());
         long last = laid.acts().stream().mapToLong(Act::endMinute).max().orElse(begun);
         long ready = engines.timing().earliest(laid, act, Math.max(begun, last));
-        List<Act> asked = new ArrayList<>(laid.acts());
-        asked.add(
-                act.at(
-                        Math.max(
-                                begun,
-                                laid.acts().isEmpty() ? begun : laid.acts().getLast().atMinute())));
-        List<FindingLine> against =
-                engines.check().check(laid.with(asked)).about(act.id()).stream()
-                        .filter(f -> f.rule() != Finding.Rule.OPEN_WINDOW)
-                        .map(f -> new FindingLine(f.severity(), f.why()))
-                        .toList();
+        long at = Math.max(begun, laid.acts().isEmpty() ? begun : laid.acts().getLast().atMinute());
+        Act now = act.at(at);
+        List<FindingLine> against = against(laid, now);
         Technique t = act.technique();
         return new BenchStep(
                 act.id(),
@@ -333,7 +330,8 @@ public class Benches {
                 List.copyOf(act.zones()),
                 act.material().key(),
                 t.materials().stream()
-                        .map(k -> choice(job, act, engines.catalogue().material(k)))
+                        .map(k -> engines.catalogue().material(k))
+                        .map(m -> choice(job, act, m, against(laid, now.with(m))))
                         .toList(),
                 act.minutes(),
                 t.booth(),
@@ -359,12 +357,22 @@ public class Benches {
                 running);
     }
 
-    private MaterialChoice choice(Job job, Act act, Material m) {
+    private List<FindingLine> against(FilmCase laid, Act now) {
+        List<Act> asked = new ArrayList<>(laid.acts());
+        asked.add(now);
+        return engines.check().check(laid.with(asked)).about(now.id()).stream()
+                .filter(f -> f.rule() != Finding.Rule.OPEN_WINDOW)
+                .map(f -> new FindingLine(f.severity(), f.why()))
+                .toList();
+    }
+
+    private MaterialChoice choice(Job job, Act act, Material m, List<FindingLine> against) {
         return new MaterialChoice(
                 m.key(),
                 m.name(),
                 m.colour().map(Srgb::toHex).orElse(null),
                 cups.mix(job, act, m),
-                m.safety().text());
+                m.safety().text(),
+                against);
     }
 }

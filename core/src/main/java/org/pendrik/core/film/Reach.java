@@ -12,7 +12,7 @@ import java.util.function.ToDoubleFunction;
  * or more breaks a coat, and nine tenths of the exposure go on; from 0.25 it softens it, and three
  * tenths go on. At least as much goes on as leaks through a film that is not tight yet, 1 − (q /
  * q_tight)^s with s = 1 for quick work and 2 where the liquid stands or is worked in, and as a coat
- * that does not close the zone lets by. Coats that come off with what is meant let through what
+ * that does not close the zone lets by. Coats that lift off with what is meant let through what
  * leaks. Beneath what is meant, once it gives way, the liquid stands with its full strength.
  *
  * @param met the coats met, topmost first
@@ -81,7 +81,7 @@ public record Reach(List<Met> met) {
             Action action,
             BiteTable bites,
             ToDoubleFunction<Layer> ageOf) {
-        return into(column, carrier, action, List.of(), false, bites, ageOf);
+        return into(column, carrier, action, List.of(), Must.NOTHING, bites, ageOf);
     }
 
     /**
@@ -95,14 +95,7 @@ public record Reach(List<Met> met) {
             List<Layer> targets,
             BiteTable bites,
             ToDoubleFunction<Layer> ageOf) {
-        return into(
-                column,
-                act.carrier(),
-                act.action(),
-                targets,
-                act.must() != Must.NOTHING,
-                bites,
-                ageOf);
+        return into(column, act.carrier(), act.action(), targets, act.must(), bites, ageOf);
     }
 
     private static Reach into(
@@ -110,7 +103,7 @@ public record Reach(List<Met> met) {
             Carrier carrier,
             Action action,
             List<Layer> targets,
-            boolean works,
+            Must must,
             BiteTable bites,
             ToDoubleFunction<Layer> ageOf) {
         List<Met> met = new ArrayList<>();
@@ -120,8 +113,11 @@ public record Reach(List<Met> met) {
         double full = carrier.reach();
         double exposure = full;
         List<Layer> layers = column.live();
-        int deepest = works && !targets.isEmpty() ? layers.indexOf(targets.getLast()) : -1;
-        boolean together = works && column.coats(targets) > 1;
+        boolean works = must != Must.NOTHING && !targets.isEmpty();
+        int deepest = works ? layers.indexOf(targets.getLast()) : -1;
+        // what lifts off in one piece stays whole until then; what is wiped away coat by coat does
+        // not
+        boolean together = must == Must.LIFTED && column.coats(targets) > 1;
         double passes = 0;
         for (int i = layers.size() - 1; i >= 0 && exposure > 0; i--) {
             Layer l = layers.get(i);

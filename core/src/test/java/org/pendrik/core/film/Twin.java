@@ -241,7 +241,7 @@ final class Twin {
                 double past = Math.max(leak, 1 - closed(c));
                 boolean mine = must != Must.NOTHING && meant.contains(c.act.id());
                 boolean deepest = mine && isDeepest(c, meant);
-                if (!mine || deepest || countBodies(meant) == 1) {
+                if (!mine || deepest || countBodies(meant) == 1 || must != Must.LIFTED) {
                     past = Math.max(past, hit >= 0.55 ? 0.9 : hit >= 0.25 ? 0.3 : 0);
                 }
                 reset |= deepest && hit >= 0.25;

@@ -130,9 +130,9 @@ public class PlanOracleTest {
     }
 
     /**
-     * Every order that age allows, and in front of every effect none, one or two of the usual
-     * clears on every choice of zones with one among them that needs it; a branch ends where it
-     * costs no less than the plan to beat.
+     * Every order that age allows, and in front of every effect none or one of the usual clears or
+     * the primer on any choice of zones, or two of them where one zone among them needs it; a
+     * branch ends where it costs no less than the plan to beat.
      */
     private static final class Enumeration {
         private final PlanRequest request;
@@ -215,12 +215,11 @@ public class PlanOracleTest {
                 step(rest, g, List.of(), Set.of(), acts, clears, what);
                 Set<String> needed = needed(g, acts);
                 for (Set<String> on : subsets) {
-                    if (on.stream().noneMatch(needed::contains)) {
-                        continue;
-                    }
+                    boolean needs = on.stream().anyMatch(needed::contains);
                     for (Seals.Seal one : seals) {
+                        // one clear anywhere, so that none is found that seals a zone less
                         step(rest, g, List.of(one), on, acts, clears, what);
-                        for (Seals.Seal two : seals) {
+                        for (Seals.Seal two : needs ? seals : List.<Seals.Seal>of()) {
                             step(rest, g, List.of(one, two), on, acts, clears, what);
                         }
                     }
