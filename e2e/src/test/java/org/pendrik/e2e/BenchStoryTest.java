@@ -171,13 +171,25 @@ public class BenchStoryTest extends BrowserTest {
     @Test
     public void aWashIsLaidAndWipedInRoundsZoneByZone() {
         UUID job = job("Rounds", "FREIGHT_CAR", 43.5, 12000, "");
-        plan(job, effect("GRIME", "roof", "left-side", "right-side", "a-end", "b-end", "sill"));
+        plan(
+                job,
+                effect(
+                        "GRIME",
+                        "roof",
+                        "left-side",
+                        "right-side",
+                        "a-end",
+                        "b-end",
+                        "sill",
+                        "doors",
+                        "underframe",
+                        "running-board"));
         Page page = bench(job);
-        assertThat(page.getByText(Pattern.compile("^Round 1 of \\d"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^Round 1 of 3"))).isVisible();
         Locator lines = page.locator("section[aria-label='Zone by zone'] li");
-        assertThat(lines).hasCount(6);
+        assertThat(lines).hasCount(9);
         boolean wiped = false;
-        for (int i = 0; i < 12; i++) {
+        for (int i = 0; i < 18; i++) {
             Locator button = page.locator("button.sticky");
             String now = button.textContent();
             wiped |= now.contains(" done");
