@@ -64,6 +64,11 @@ public record Act(
         }
     }
 
+    /** A coat that leaves less than this of what lies beneath to be seen hides it. */
+    private static final double HIDES_FROM = 0.8;
+
+    private static final double MOST_OF_IT = 0.5;
+
     private static final double MIST_PASS_UM = 15;
     private static final double LIGHT_UM = 25;
     private static final double NORMAL_UM = 40;
@@ -350,6 +355,13 @@ public record Act(
             return 0;
         }
         return Layer.closedBy(thickness.factor());
+    }
+
+    /** A film that leaves next to nothing of what lies beneath to be seen, on most of the zone. */
+    public boolean hides() {
+        return laysFilm()
+                && technique.share() > MOST_OF_IT
+                && material.cover(thickness) >= HIDES_FROM;
     }
 
     /** It means to work coats that lie, or takes one back. */

@@ -304,9 +304,7 @@ final class ActJudge {
     /** A film that hides, over effects that were finished before it. */
     private static void buried(Meeting m, Finds out) {
         Act act = m.act;
-        if (!act.laysFilm()
-                || act.technique().share() <= MOST_OF_IT
-                || act.material().cover(act.thickness()) < HIDES_FROM) {
+        if (!act.hides()) {
             return;
         }
         for (Layer l : m.column.live().reversed()) {

@@ -196,6 +196,13 @@ public final class Ledger {
                                 lastStart));
     }
 
+    /**
+     * Whether the coat of an act, laid in a minute, would run into one that lies open on a zone.
+     */
+    public boolean runsInto(Act act, String zone, long minute) {
+        return on(zone).blending(act, l -> (double) (minute - l.laidAt())) > 0;
+    }
+
     /** Whether the coat of an act lies on a zone, on top, and is not touch dry. */
     boolean isOpen(String zone, StepId actId, long minute) {
         List<Layer> layers = on(zone).live();

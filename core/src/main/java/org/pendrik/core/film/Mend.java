@@ -61,9 +61,13 @@ public sealed interface Mend {
 
         @Override
         public String label() {
-            Technique t = fresh.technique();
-            String what = t.role() == Technique.Role.CLEAR ? fresh.material().name() : t.name();
-            return after ? "Add " + what + " in the window" : "Lay " + what + " before it";
+            String material = fresh.material().name();
+            if (after) {
+                return "Add " + fresh.technique().name() + " in the window";
+            }
+            return fresh.material().deposits()
+                    ? "Lay " + material + " before it"
+                    : Words.capital(fresh.technique().name()) + " with " + material + " before it";
         }
 
         @Override

@@ -88,9 +88,9 @@ final class Overspray {
                 first.id(),
                 List.of(zone.key()),
                 List.of(first.material().name()),
-                "The "
+                "Nothing covers the "
                         + zone.name()
-                        + " is not masked while "
+                        + " while "
                         + first.technique().name()
                         + (soiling.size() > 1
                                 ? " and " + (soiling.size() - 1) + " more are sprayed"

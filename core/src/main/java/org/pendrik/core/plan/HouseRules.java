@@ -34,6 +34,29 @@ record HouseRules(Optional<Finishes> underWash, boolean clearBeforeWipe) {
 
     /** What the house has against an act on what lies there. */
     List<Finding> against(Act act, Ledger lies) {
+        List<Finding> out = new ArrayList<>(finish(act, lies));
+        if (act.hides()) {
+            // nobody plans to hide what is finished
+            lies.against(act).stream()
+                    .filter(f -> f.rule() == Finding.Rule.BURIED)
+                    .map(f -> never(act, f))
+                    .forEach(out::add);
+        }
+        return out;
+    }
+
+    private static Finding never(Act act, Finding buried) {
+        return new Finding(
+                Finding.Rule.BURIED,
+                Finding.Severity.STOP,
+                act.id(),
+                buried.zones(),
+                buried.coats(),
+                buried.why(),
+                buried.numbers());
+    }
+
+    private List<Finding> finish(Act act, Ledger lies) {
         Technique t = act.technique();
         if (t.follow().isEmpty() || t.action().equals(org.pendrik.core.film.Action.DRY)) {
             return List.of();

@@ -239,7 +239,8 @@ final class Moves {
     }
 
     /**
-     * For zones on which some act of a group would have to wait for what lies there, until when.
+     * For zones on which some act of a group would have to wait for what lies there, until when;
+     * and those on which its first coat would run into an open one, which then dries longer.
      */
     private static Map<String, Long> waiting(PlanState s, EffectGroup group) {
         Map<String, Long> out = new LinkedHashMap<>();
@@ -249,6 +250,12 @@ final class Moves {
                 if (ready > s.end()) {
                     out.merge(z, ready, Math::max);
                 }
+            }
+        }
+        Act first = group.acts().getFirst();
+        for (String z : first.zones()) {
+            if (s.ledger().runsInto(first, z, s.end())) {
+                out.merge(z, s.end() + 1, Math::max);
             }
         }
         return out;

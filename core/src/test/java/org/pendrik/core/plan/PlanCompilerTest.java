@@ -185,6 +185,44 @@ public class PlanCompilerTest {
     }
 
     @Test
+    public void nobodyPlansToHideWhatIsFinished() {
+        Technique wash = CATALOGUE.technique("grime-wash");
+        Act done =
+                new Act(
+                        new StepId("first"),
+                        wash,
+                        CATALOGUE.startingMaterial(wash),
+                        wash.thickness(),
+                        Set.of("side"),
+                        0,
+                        15,
+                        true);
+        var paint = request(Substrate.PRIMED, List.of(effect(EffectKind.REPAINT, "side")));
+        assertTrue(COMPILER.compile(paint) instanceof PlanOutcome.Compiled);
+        PlanOutcome outcome =
+                COMPILER.compile(
+                        new PlanRequest(
+                                paint.zones(),
+                                List.of(done),
+                                paint.effects(),
+                                List.of(),
+                                Climate.REFERENCE,
+                                20_000));
+        assertTrue(outcome instanceof PlanOutcome.NoPlan, outcome.toString());
+        assertTrue(((PlanOutcome.NoPlan) outcome).reason().contains("hides"), outcome.toString());
+        // wheels and trucks are painted before dirt falls on them
+        var wheels =
+                compiled(
+                        request(
+                                Substrate.FACTORY_FLAT,
+                                List.of(
+                                        effect(EffectKind.WHEEL_FACES, "side"),
+                                        effect(EffectKind.DUST, "side"))));
+        List<String> keys = techniques(wheels);
+        assertTrue(keys.indexOf("wheels-off") < keys.indexOf("airbrush-dust"), keys.toString());
+    }
+
+    @Test
     public void pinsOverruleAgeAndCirclesAreRefused() {
         var effects = List.of(effect(EffectKind.CHIPS, "side"), effect(EffectKind.DUST, "side"));
         Pin dustFirst = new Pin(new StepId("DUST:airbrush-dust"), new StepId("CHIPS:sponge-chip"));
