@@ -173,6 +173,12 @@ export const priorsQuery = () =>
 		queryFn: ({ signal }) => must(api.GET('/api/priors', { signal }))
 	});
 
+export const sensesQuery = () =>
+	queryOptions({
+		queryKey: ['priors', 'senses'],
+		queryFn: ({ signal }) => must(api.GET('/api/priors/senses', { signal }))
+	});
+
 export const diaryQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'diary'],

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { columnName, learned, own, type Line } from './priors';
+import { bites, columnName, learned, own, type Line } from './priors';
 
 const line = {
 	cells: [
@@ -26,6 +26,24 @@ test.each([
 ])('a pace of %o is said', (pace, how, times) => {
 	expect(learned(pace)).toContain(how);
 	expect(learned(pace)).toContain(times);
+});
+
+test.each([
+	[0.82, 3, '18 % less', '3 steps'],
+	[1.1, 1, '10 % harder', 'one step'],
+	[1, 2, 'as the tables say', '2 steps']
+])('a bite of %d is said', (factor, observations, how, times) => {
+	const said = bites({
+		pair: 'odourless spirit on oil',
+		binder: 'OIL',
+		solvent: 'MS',
+		factor,
+		low: 0.6,
+		high: 1.2,
+		observations
+	});
+	expect(said).toContain(`odourless spirit on oil bites ${how} here, learned from ${times}`);
+	expect(said).toContain('×0.60 to ×1.20');
 });
 
 test('nothing learned is not said', () => {

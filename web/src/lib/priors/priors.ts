@@ -1,6 +1,7 @@
 import type { Schemas } from '$lib/api/client';
 
 export type Line = Schemas['Line'];
+export type Sense = Schemas['SenseLine'];
 
 const NAMES: Record<string, string> = {
 	touch_min: 'touch dry, min',
@@ -44,6 +45,15 @@ export function own(line: Line, entered: Record<string, string>): Record<string,
 			.filter(([, value, shipped]) => value !== shipped)
 			.map(([column, value]) => [column, value])
 	);
+}
+
+/** What is learned of a liquid on a binder, in words. */
+export function bites(sense: Sense): string {
+	const percent = Math.round(Math.abs(sense.factor - 1) * 100);
+	const how =
+		percent === 0 ? 'as the tables say' : `${percent} % ${sense.factor > 1 ? 'harder' : 'less'}`;
+	const times = sense.observations === 1 ? 'one step' : `${sense.observations} steps`;
+	return `${sense.pair} bites ${how} here, learned from ${times}, 90 % sure of ×${sense.low.toFixed(2)} to ×${sense.high.toFixed(2)}`;
 }
 
 /** What is learned of a material, in words. */

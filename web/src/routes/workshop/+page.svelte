@@ -1,7 +1,14 @@
 <script lang="ts">
 	import { api, must, type Schemas } from '$lib/api/client';
-	import { housesQuery, priorsQuery, queryClient, workshopQuery } from '$lib/api/queries';
+	import {
+		housesQuery,
+		priorsQuery,
+		queryClient,
+		sensesQuery,
+		workshopQuery
+	} from '$lib/api/queries';
 	import PriorTable from '$lib/priors/prior-table.svelte';
+	import { bites } from '$lib/priors/priors';
 	import SchoolSheet from '$lib/school/school-sheet.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import Loaded from '$lib/ui/loaded.svelte';
@@ -13,6 +20,7 @@
 	const workshop = createQuery(() => workshopQuery());
 	const house = createQuery(() => housesQuery());
 	const priors = createQuery(() => priorsQuery());
+	const senses = createQuery(() => sensesQuery());
 
 	const put = async (answers: Record<string, string>) => {
 		const body = { answers };
@@ -70,5 +78,20 @@
 	</p>
 	<Loaded query={priors}>
 		{#snippet children(lines)}<PriorTable {lines} />{/snippet}
+	</Loaded>
+	<Loaded query={senses}>
+		{#snippet children(seen)}
+			<h3 class="mt-4 text-xl">What liquids did here</h3>
+			{#if seen.length}
+				<ul class="mt-1">
+					{#each seen as s (s.pair)}<li class="border-t border-line py-1">{bites(s)}</li>{/each}
+				</ul>
+			{:else}
+				<p class="mt-1 max-w-prose text-soft">
+					Nothing learned yet. When a step was warned of a coat beneath and you did it, say at the
+					bench what came of it: it lifted, or it did not. It moves the warnings from then on.
+				</p>
+			{/if}
+		{/snippet}
 	</Loaded>
 </div>

@@ -30,11 +30,15 @@ class PriorController {
     /**
      * What was learned of how a liquid bites a binder here.
      *
+     * @param pair the liquid and the binder in words
      * @param solvent a column of the bite table
      * @param factor how much harder than the table, 1 where nothing is known
+     * @param low it is above this with 95 %
+     * @param high it is below this with 95 %
      * @param observations how many stand behind it
      */
     record SenseLine(
+            String pair,
             Binder binder,
             String solvent,
             double factor,
@@ -48,6 +52,7 @@ class PriorController {
                 .map(
                         e ->
                                 new SenseLine(
+                                        e.getKey().spoken(),
                                         e.getKey().binder(),
                                         e.getKey().solvent(),
                                         e.getValue().factor(),

@@ -265,9 +265,7 @@ public class Priors implements SmartInitializingSingleton {
     private Catalogue catalogue() {
         Map<String, Double> factors = new HashMap<>();
         paces().forEach((m, p) -> factors.put(m, p.factor()));
-        Map<BiteSense.Pair, Double> bites = new HashMap<>();
-        senses().forEach((p, s) -> bites.put(p, s.factor()));
-        return Catalogue.load(overrules(), factors).learned(bites);
+        return Catalogue.load(overrules(), factors).learned(senses());
     }
 
     /** Refuses at once what makes no sense; the engines change when it is stored. */

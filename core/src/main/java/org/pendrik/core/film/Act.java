@@ -413,7 +413,8 @@ public record Act(
     /** What bounds the time in which it can be done. */
     Works.Window window() {
         if (means.isPresent()) {
-            return Works.Window.MATERIAL;
+            // what is taken off altogether asks no window, only that it comes off
+            return means.get().must() == Must.REMOVED ? Works.Window.BITE : Works.Window.MATERIAL;
         }
         return takesBack.isPresent() ? Works.Window.NONE : technique.works().window();
     }

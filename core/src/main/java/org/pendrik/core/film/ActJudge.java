@@ -230,7 +230,9 @@ final class ActJudge {
             boolean blown =
                     act.technique().pressure()
                             && worked.stream().anyMatch(z -> z.face().isBeside(face));
-            boolean brushed = wipes && worked.stream().anyMatch(z -> z.face() == face);
+            // a swab in a window frame is far from what lies on the panel
+            boolean brushed =
+                    wipes && worked.stream().anyMatch(z -> z.face() == face && !z.keptClean());
             if (shaken) {
                 out.add(c, loose.get(), act.technique().packs() ? Severity.STOP : Severity.WARN);
             } else if (blown || brushed) {
@@ -410,7 +412,7 @@ final class ActJudge {
         }
     }
 
-    private static void reached(Meeting m, Reach reach, Finds out) {
+    private void reached(Meeting m, Reach reach, Finds out) {
         Act act = m.act;
         boolean binds = act.material().isClear() && !act.action().touches();
         for (Reach.Met met : reach.met()) {
@@ -438,7 +440,13 @@ final class ActJudge {
                     () ->
                             powder
                                     ? m.say.looseWetted(layer.get(), severity)
-                                    : m.say.reached(met, severity));
+                                    : m.say.reached(
+                                            met,
+                                            severity,
+                                            layer.flatMap(
+                                                    l ->
+                                                            bites.learned(
+                                                                    act.carrier(), l.binder()))));
         }
     }
 
@@ -474,12 +482,24 @@ final class ActJudge {
                 out.add(Rule.WINDOW, Severity.STOP, () -> m.say.tooFresh(top, q));
             }
             case EARLY -> out.add(Rule.WINDOW, Severity.WARN, () -> m.say.tooEarly(work, m.ageOf));
-            case LATE -> out.add(Rule.WINDOW, Severity.STOP, () -> m.say.tooLate(work, m.ageOf));
+            case LATE -> {
+                // what has to move still does, with effort; nothing sinks into what has set
+                Severity severity = m.act.must() == Must.NOTHING ? Severity.STOP : Severity.WARN;
+                out.add(Rule.WINDOW, severity, () -> m.say.tooLate(work, m.ageOf, severity));
+            }
             case STUCK -> {
                 Layer stuck = work.stuck(m.ageOf);
                 Layer l = stuck == null ? m.targets.getLast() : stuck;
                 double hit = reach.hit(m.column.live().indexOf(l));
-                out.add(Rule.TOO_LITTLE, Severity.STOP, () -> m.say.tooLittle(m.targets, l, hit));
+                out.add(
+                        Rule.TOO_LITTLE,
+                        Severity.STOP,
+                        () ->
+                                m.say.tooLittle(
+                                        m.targets,
+                                        l,
+                                        hit,
+                                        bites.learned(m.act.carrier(), l.binder())));
             }
             case OPEN -> {
                 int takes = m.act.span(m.column.zone().key()).minutes();

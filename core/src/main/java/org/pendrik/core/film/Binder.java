@@ -1,5 +1,7 @@
 package org.pendrik.core.film;
 
+import java.util.Locale;
+
 /** What is left of a coat when it has dried, or what a substrate is made of. */
 public enum Binder {
     WATERBORNE_ACRYLIC(0.9, Drying.WATER),
@@ -35,6 +37,13 @@ public enum Binder {
     /** The cure fraction from which a film lets no carrier through; 0 for what is always tight. */
     double tightAt() {
         return tightAt;
+    }
+
+    /** As it is said at the bench. */
+    String spoken() {
+        return name().toLowerCase(Locale.ROOT)
+                .replace('_', ' ')
+                .replace("waterborne", "water-borne");
     }
 
     Drying drying() {

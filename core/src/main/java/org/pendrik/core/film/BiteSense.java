@@ -40,6 +40,15 @@ public record BiteSense(double factor, double low, double high, int observations
                         case Carrier.Alcohol _ -> Solvent.I70.name();
                     });
         }
+
+        /** As it is said at the bench: "odourless spirit on oil". */
+        public String spoken() {
+            String liquid =
+                    solvent.equals(Solvent.I70.name())
+                            ? "alcohol"
+                            : solvent.isEmpty() ? "dry work" : Carrier.parse(solvent).spoken();
+            return liquid + " on " + binder.spoken();
+        }
     }
 
     /**

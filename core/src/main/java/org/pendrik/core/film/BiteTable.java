@@ -3,6 +3,7 @@ package org.pendrik.core.film;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.pendrik.core.tables.DomainTable;
 
 /**
@@ -16,8 +17,8 @@ final class BiteTable {
 
     private final Map<Binder, Map<Solvent, Cell>> cells;
 
-    /** What a bench has learned: how much harder a pair is bitten there, 1 where it has not. */
-    private final Map<BiteSense.Pair, Double> senses;
+    /** What a bench has learned of pairs; nothing of the others. */
+    private final Map<BiteSense.Pair, BiteSense> senses;
 
     private BiteTable(List<Map.Entry<Binder, Map<Solvent, Cell>>> rows) {
         cells = new EnumMap<>(Binder.class);
@@ -30,13 +31,13 @@ final class BiteTable {
         }
     }
 
-    private BiteTable(BiteTable shipped, Map<BiteSense.Pair, Double> senses) {
+    private BiteTable(BiteTable shipped, Map<BiteSense.Pair, BiteSense> senses) {
         this.cells = shipped.cells;
         this.senses = Map.copyOf(senses);
     }
 
     /** The same table at a bench that has seen pairs bitten harder or less. */
-    BiteTable learned(Map<BiteSense.Pair, Double> seen) {
+    BiteTable learned(Map<BiteSense.Pair, BiteSense> seen) {
         return seen.isEmpty() ? this : new BiteTable(this, seen);
     }
 
@@ -65,9 +66,14 @@ final class BiteTable {
     /** Bite of a carrier on a binder at cure fraction {@code q}, 0 to 1, before the action. */
     double bite(Carrier carrier, Binder binder, double q) {
         double told = told(carrier, binder, q);
+        return learned(carrier, binder).map(s -> Math.min(1, told * s.factor())).orElse(told);
+    }
+
+    /** What this bench has learned of a pair. */
+    Optional<BiteSense> learned(Carrier carrier, Binder binder) {
         return senses.isEmpty()
-                ? told
-                : Math.min(1, told * senses.getOrDefault(BiteSense.Pair.of(binder, carrier), 1.0));
+                ? Optional.empty()
+                : Optional.ofNullable(senses.get(BiteSense.Pair.of(binder, carrier)));
     }
 
     private double told(Carrier carrier, Binder binder, double q) {

@@ -208,7 +208,7 @@ public final class Catalogue {
     }
 
     /** The same tables at a bench that has seen pairs of binder and carrier bite harder or less. */
-    public Catalogue learned(Map<BiteSense.Pair, Double> senses) {
+    public Catalogue learned(Map<BiteSense.Pair, BiteSense> senses) {
         Catalogue out = new Catalogue();
         out.materials.putAll(materials);
         out.techniques.putAll(techniques);

@@ -3,6 +3,7 @@ package org.pendrik.core.film;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
@@ -242,9 +243,10 @@ final class Sayings {
                 numbers("cure fraction", q, "needed", needed));
     }
 
-    Finding reached(Reach.Met m, Severity severity) {
+    Finding reached(Reach.Met m, Severity severity, Optional<BiteSense> learned) {
         Map<String, Double> numbers = numbers("bite", m.bite(), "exposure", m.exposure());
         numbers.put("cure fraction", m.cure());
+        put(learned, numbers);
         return of(
                 Rule.REACH,
                 severity,
@@ -277,7 +279,7 @@ final class Sayings {
                 Words.capital(act.carrier().spoken()) + " does not lift the factory lettering.");
     }
 
-    Finding tooLittle(List<Layer> targets, Layer stuck, double hit) {
+    Finding tooLittle(List<Layer> targets, Layer stuck, double hit, Optional<BiteSense> learned) {
         String coat = stuck.material().name();
         boolean through =
                 targets.size() > 1
@@ -295,12 +297,9 @@ final class Sayings {
                                         + coat
                                         + "."
                                 : " no longer moves the " + coat + ".");
-        return of(
-                Rule.TOO_LITTLE,
-                Severity.STOP,
-                List.of(coat),
-                why,
-                numbers("bite", hit, "needed", act.must().hit()));
+        Map<String, Double> numbers = numbers("bite", hit, "needed", act.must().hit());
+        put(learned, numbers);
+        return of(Rule.TOO_LITTLE, Severity.STOP, List.of(coat), why, numbers);
     }
 
     Finding tooFresh(Layer top, double q) {
@@ -313,20 +312,23 @@ final class Sayings {
                 numbers("cure fraction", q, "needed", CureAnchors.Q_TOUCH));
     }
 
-    Finding tooLate(Workable work, ToDoubleFunction<Layer> ageOf) {
+    Finding tooLate(Workable work, ToDoubleFunction<Layer> ageOf, Severity severity) {
         Layer coat = windowed(work, ageOf, true);
         WorkWindow w = Workable.windowOf(coat, work.air());
         double age = ageOf.applyAsDouble(coat);
         String name = coat.material().name();
         return of(
                 Rule.WINDOW,
-                Severity.STOP,
+                severity,
                 List.of(name),
                 "The window of the "
                         + name
                         + " closed "
                         + Words.span(age - w.untilMinutes())
-                        + " before: it has set and smears instead of wiping.",
+                        + " before: "
+                        + (severity == Severity.STOP
+                                ? "it has set, and nothing sinks into it."
+                                : "it is hard to shift and smears."),
                 window(w, age));
     }
 
@@ -421,6 +423,15 @@ final class Sayings {
         out.put(one, oneValue);
         out.put(two, twoValue);
         return out;
+    }
+
+    /** How far the bite is moved by what came of it here before, and how often it was seen. */
+    private static void put(Optional<BiteSense> learned, Map<String, Double> numbers) {
+        learned.ifPresent(
+                s -> {
+                    numbers.put("learned here: bite ×", s.factor());
+                    numbers.put("learned here: times seen", (double) s.observations());
+                });
     }
 
     static String percent(double q) {

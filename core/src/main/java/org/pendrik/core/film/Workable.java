@@ -20,7 +20,7 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
         OPEN,
         /** The carrier does less than what must happen. */
         STUCK,
-        /** The window of a coat has closed. */
+        /** The window of a coat has closed: it still gives way, but is hard to shift. */
         LATE
     }
 
@@ -55,6 +55,9 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
     }
 
     State closed(ToDoubleFunction<Layer> ageOf) {
+        if (stuck(ageOf) != null) {
+            return State.STUCK;
+        }
         if (act.window() == Works.Window.MATERIAL) {
             for (Layer l : targets) {
                 if (hasWindow(l) && ageOf.applyAsDouble(l) > windowOf(l, air).untilMinutes()) {
@@ -62,10 +65,14 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
                 }
             }
         }
-        return stuck(ageOf) == null ? State.OPEN : State.STUCK;
+        return State.OPEN;
     }
 
-    /** The first coat, of those that have to give way, that does not; null when all do. */
+    /**
+     * The first coat, of those that have to give way, that does not; null when all do. What is
+     * drawn down through several gives way with the topmost; what lifts or comes off, with the
+     * deepest.
+     */
     @org.jspecify.annotations.Nullable
     Layer stuck(ToDoubleFunction<Layer> ageOf) {
         if (act.must() == Must.NOTHING) {
@@ -76,9 +83,7 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
             return givesWayDry(deepest, ageOf) ? null : deepest;
         }
         Reach reach = Reach.into(act, column, targets, bites, ageOf);
-        List<Layer> needed =
-                act.technique().works().meansWhatever() ? targets : List.of(targets.getLast());
-        for (Layer l : needed) {
+        for (Layer l : needed()) {
             if (!reach.does(column.live().indexOf(l), act.must())) {
                 return l;
             }
@@ -86,11 +91,25 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
         return null;
     }
 
-    /** A dry swab moves powder, what its window says can be worked, and what is not touch dry. */
+    private List<Layer> needed() {
+        if (act.technique().works().meansWhatever()) {
+            return targets;
+        }
+        return List.of(act.must() == Must.MOVED ? targets.getFirst() : targets.getLast());
+    }
+
+    /**
+     * A dry swab moves powder, what is not touch dry, and what has a window: in it, and with effort
+     * until the coat takes the next one.
+     */
     private boolean givesWayDry(Layer l, ToDoubleFunction<Layer> ageOf) {
+        double age = ageOf.applyAsDouble(l);
+        double q = l.cureAfter(age);
         return l.isLoose()
-                || (act.window() == Works.Window.MATERIAL && hasWindow(l))
-                || l.cureAfter(ageOf.applyAsDouble(l)) < CureAnchors.Q_TOUCH;
+                || q < CureAnchors.Q_TOUCH
+                || (act.window() == Works.Window.MATERIAL
+                        && hasWindow(l)
+                        && (q < CureAnchors.Q_RECOAT || age <= windowOf(l, air).untilMinutes()));
     }
 
     /** The least age of a coat at which it is open as far as itself goes, in minutes. */

@@ -82,10 +82,36 @@ public class BiteSenseTest {
                 Bench.CATALOGUE.learned(
                         Map.of(
                                 BiteSense.Pair.of(Binder.OIL, Carrier.Named.ODOURLESS_SPIRIT),
-                                BiteSense.of(Collections.nCopies(8, new Seen(0.3, false)))
-                                        .factor()));
+                                BiteSense.of(Collections.nCopies(8, new Seen(0.3, false)))));
         FilmReport after = new FilmCheck(learned).check(c);
         Reach.Met there = after.reaches().get(c.acts().getLast().id()).get("side").met().getFirst();
         assertTrue(there.bite() < oil.bite(), there + " after " + oil);
+    }
+
+    @Test
+    public void theWorkingSaysHowOftenItWasSeen() {
+        FilmCase c =
+                Bench.on(Substrate.FACTORY_SEMI_GLOSS)
+                        .done(0, "oil-streak", "oil-umber")
+                        .then(Bench.DAY, "oil-wash", "oil-umber")
+                        .build();
+        Finding told = reach(Bench.check(c));
+        assertFalse(told.numbers().containsKey("learned here: times seen"));
+        BiteSense twice = BiteSense.of(Collections.nCopies(2, new Seen(0.3, false)));
+        Catalogue learned =
+                Bench.CATALOGUE.learned(
+                        Map.of(BiteSense.Pair.of(Binder.OIL, c.acts().getLast().carrier()), twice));
+        Finding after = reach(new FilmCheck(learned).check(c));
+        assertEquals(after.numbers().get("learned here: times seen"), 2.0);
+        assertEquals(after.numbers().get("learned here: bite ×"), twice.factor());
+        assertEquals(
+                after.numbers().get("bite"), told.numbers().get("bite") * twice.factor(), 1e-9);
+    }
+
+    private static Finding reach(FilmReport report) {
+        return report.findings().stream()
+                .filter(f -> f.rule() == Rule.REACH)
+                .findFirst()
+                .orElseThrow();
     }
 }

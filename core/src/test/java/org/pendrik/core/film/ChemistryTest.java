@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
 import org.pendrik.core.units.Climate;
@@ -165,6 +166,33 @@ public class ChemistryTest {
                                                 && f.zones().equals(List.of("roof"))
                                                 && f.why().contains("turning")),
                 found.toString());
+    }
+
+    @Test
+    public void glassIsCleanedBesideLoosePowderAndAPanelIsNot() {
+        Lab grey = Substrate.UNKNOWN_COLOUR;
+        Zone side = new Zone("side", "side", Substrate.FACTORY_FLAT, false, grey);
+        Zone end = new Zone("other", "other side", Substrate.FACTORY_FLAT, false, grey);
+        Zone glass = new Zone("glass", "glass", Substrate.BARE, false, grey, 200, Face.SIDE, true);
+        List<Zone> zones = List.of(side, end, glass);
+        FilmCase laid =
+                Bench.on(Substrate.FACTORY_FLAT)
+                        .done(0, "powder", "powder-kiln-dust")
+                        .then(60, "clean-glass", "alcohol-70")
+                        .build();
+        Act powder = laid.acts().getFirst().on(Set.of("side"));
+        Act clean = laid.acts().getLast().on(Set.of("glass"));
+        Act wipe = clean.on(Set.of("other"));
+        assertTrue(loose(zones, powder, clean).isEmpty());
+        assertEquals(loose(zones, powder, wipe).size(), 1);
+    }
+
+    private static List<Finding> loose(List<Zone> zones, Act powder, Act next) {
+        return Bench.check(new FilmCase(zones, List.of(powder, next), Climate.REFERENCE))
+                .about(next.id())
+                .stream()
+                .filter(f -> f.rule() == Rule.LOOSE)
+                .toList();
     }
 
     @Test

@@ -78,7 +78,7 @@ public class FilmCheckTest {
                         .then(4 * DAY + 90, "wipe-back", "spirit-odourless"),
                 Rule.WINDOW,
                 "warm brown wash",
-                Severity.STOP
+                Severity.WARN
             },
         };
     }

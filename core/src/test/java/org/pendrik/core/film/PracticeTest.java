@@ -27,7 +27,13 @@ public class PracticeTest {
     }
 
     static List<Case> cases() {
-        return DomainTable.load(PracticeTest.class, "/practice/practice.csv", PracticeTest::read);
+        List<Case> all = new ArrayList<>();
+        for (String table : List.of("practice", "workshop")) {
+            all.addAll(
+                    DomainTable.load(
+                            PracticeTest.class, "/practice/" + table + ".csv", PracticeTest::read));
+        }
+        return all;
     }
 
     private static Case read(DomainTable.Row r) {

@@ -470,7 +470,8 @@ final class Twin {
         }
         Must must = act.means().get().must();
         Coat top = targets.getFirst();
-        Coat deepest = targets.getLast();
+        // what is drawn down goes with the topmost, what lifts or comes off with the deepest
+        Coat needed = must == Must.MOVED ? top : targets.getLast();
         if (countBodies(meant) > 1 && must == Must.LIFTED && q(top, begin) < 0.3) {
             out.add("WINDOW STOP " + top.act.material().name());
             return;
@@ -479,7 +480,7 @@ final class Twin {
         int after = 0;
         int afterEnd = 0;
         for (Coat c : targets) {
-            if (c.act.material().window().isPresent()) {
+            if (c.act.material().window().isPresent() && must != Must.REMOVED) {
                 double slow = slowing(c);
                 double from = c.act.material().window().get().fromMinutes() * slow;
                 double until = c.act.material().window().get().untilMinutes() * slow;
@@ -489,15 +490,15 @@ final class Twin {
             }
         }
         double need = must == Must.REMOVED ? 0.55 : must == Must.MOVED ? 0.4 : 0.25;
-        double hit = hits.getOrDefault(deepest.act.id().value(), 0.0);
+        double hit = hits.getOrDefault(needed.act.id().value(), 0.0);
         if (before > 0) {
             out.add("WINDOW WARN");
-        } else if (after > 0) {
-            out.add("WINDOW STOP");
         } else if (hit < need) {
             out.add("TOO_LITTLE STOP");
+        } else if (after > 0) {
+            out.add("WINDOW WARN");
         } else if (afterEnd > 0
-                || hits(act, begin + takes).getOrDefault(deepest.act.id().value(), 0.0) < need) {
+                || hits(act, begin + takes).getOrDefault(needed.act.id().value(), 0.0) < need) {
             out.add("WINDOW WARN");
         }
     }
