@@ -4255,6 +4255,7 @@ export interface components {
             low: number;
             /** Format: int32 */
             observations: number;
+            pair: string;
             solvent: string;
         };
         ShelfSearch: {

@@ -316,7 +316,7 @@ public class BenchZonesTest extends AppTest {
         assertEquals(senses.size(), 1, senses.toString());
         assertTrue(senses.get(0).path("factor").asDouble() < 1, senses.toString());
         assertEquals(senses.get(0).path("observations").asInt(), 1);
-        assertEquals(senses.get(0).path("pair").asText(), "alcohol on alcohol acrylic");
+        assertEquals(senses.get(0).path("pair").asString(), "alcohol on alcohol acrylic");
         ok(delete(path(job, "/bench/outcome/swab")));
         assertEquals(ok(get("/api/priors/senses")).size(), 0);
     }
