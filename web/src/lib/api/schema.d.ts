@@ -3752,6 +3752,7 @@ export interface components {
             thinner: string;
             /** Format: int32 */
             thinnerDrops: number;
+            tooDark: string[];
         };
         Open: {
             clock: components["schemas"]["ClockView"];
@@ -4103,6 +4104,7 @@ export interface components {
             missing: string[];
             mix: components["schemas"]["CupView"];
             recipe: components["schemas"]["RecipeDraft"];
+            tooDark: string[];
             /** Format: int32 */
             version: number;
         };
@@ -4442,6 +4444,7 @@ export interface components {
             otherFamilies: string[];
             /** Format: uuid */
             recipe: string;
+            tooDark: string[];
         };
         StepPart: {
             /** Format: double */

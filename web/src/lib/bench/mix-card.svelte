@@ -38,6 +38,11 @@
 			△ Not on the shelf any more: {mix.missing.join(', ')}.
 		</p>
 	{/if}
+	{#if mix.tooDark.length}
+		<p class="border-l-4 border-dashed border-ink pl-3 text-[1.2rem]">
+			Too dark to tell its tints: {mix.tooDark.join(', ')}. Try it on a card before the model.
+		</p>
+	{/if}
 	<details class="text-[1.2rem] text-soft">
 		<summary class="cursor-pointer">makes {mix.millilitres.toFixed(2)} ml</summary>
 		1 to {mix.realRatio.toFixed(1)}; the zones take {mix.neededMillilitres.toFixed(2)} ml for {Math.round(

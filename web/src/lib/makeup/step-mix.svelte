@@ -78,6 +78,11 @@
 			Not on the shelf any more: {step.mix.missing.join(', ')}. Mix it anew with what stands there.
 		</p>
 	{/if}
+	{#if step.mix?.tooDark.length}
+		<p class="border-l-4 border-dashed border-ink pl-2">
+			Too dark to tell its tints: {step.mix.tooDark.join(', ')}. Try this mix on a card first.
+		</p>
+	{/if}
 	{#if step.mix?.otherFamilies.length}
 		<p class="border-l-4 border-ink pl-2">
 			{step.mix.otherFamilies.join(', ')} dries and bites otherwise than {step.mix.family}, which

@@ -37,6 +37,9 @@
 				{#if r.missing.length}<p class="border-l-4 border-ink pl-2">
 						Not there any more: {r.missing.join(', ')}. Search again with what is on the shelf.
 					</p>{/if}
+				{#if r.tooDark.length}<p class="border-l-4 border-dashed border-ink pl-2">
+						Too dark to tell its tints: {r.tooDark.join(', ')}. Try this mix on a card first.
+					</p>{/if}
 				{#each r.cards as c (c.id)}
 					<p class="text-sm text-soft">
 						Card: came out {c.words} than predicted. Taught {c.taught}{c.left > 1

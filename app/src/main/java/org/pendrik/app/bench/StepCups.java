@@ -48,6 +48,7 @@ public class StepCups {
      * @param recipe that it is mixed by; null for the bottle of its material
      * @param hex of the mix
      * @param missing bottles of the recipe that are gone or empty
+     * @param tooDark its bottles that are too dark to tell what they do to the others
      * @param cost in the workshop's own money; 0 when prices are not known
      */
     public record MixView(
@@ -62,7 +63,8 @@ public class StepCups {
             double cost,
             @Nullable String recipe,
             @Nullable String hex,
-            List<String> missing) {}
+            List<String> missing,
+            List<String> tooDark) {}
 
     /** A mix card to print. */
     public record MixSheet(
@@ -151,7 +153,8 @@ public class StepCups {
                 c.cost(),
                 recipe == null ? null : recipe.name(),
                 recipe == null ? m.colour().map(Srgb::toHex).orElse(null) : recipe.hex(),
-                recipe == null ? List.of() : recipe.missing());
+                recipe == null ? List.of() : recipe.missing(),
+                recipe == null ? List.of() : recipe.tooDark());
     }
 
     /**

@@ -100,6 +100,7 @@ public record MakeupView(
      * The recipe that a step is mixed by.
      *
      * @param missing bottles of it that are gone or empty
+     * @param tooDark its bottles that are too dark to tell what they do to the others
      * @param otherFamilies of its bottles that dry otherwise than the step's material
      * @param family of the step's material
      */
@@ -108,6 +109,7 @@ public record MakeupView(
             String name,
             String hex,
             List<String> missing,
+            List<String> tooDark,
             List<String> otherFamilies,
             String family) {}
 
@@ -337,6 +339,7 @@ public record MakeupView(
                         recipe.name(),
                         recipe.hex(),
                         recipe.missing(),
+                        recipe.tooDark(),
                         recipe.families().stream()
                                 .filter(f -> !catalogue.isLike(f, a.material()))
                                 .toList(),

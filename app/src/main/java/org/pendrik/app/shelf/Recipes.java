@@ -69,6 +69,7 @@ public class Recipes {
      *
      * @param mix as it comes out with the shelf as it is now
      * @param missing bottles that are gone or empty, by name
+     * @param tooDark those of several bottles that are too dark to tell what they do to the others
      */
     record RecipeView(
             UUID id,
@@ -77,6 +78,7 @@ public class Recipes {
             Instant madeOn,
             Mixing.CupView mix,
             List<String> missing,
+            List<String> tooDark,
             List<CardView> cards) {}
 
     /** All that are kept, the newest first. */
@@ -121,6 +123,11 @@ public class Recipes {
                 r.madeOn(),
                 mixing.look(Mixing.recipe(drops, r.surface(), all), mix),
                 missing,
+                Shelf.tooDark(
+                        drops.stream()
+                                .map(d -> all.get(d.bottle().toString()))
+                                .filter(java.util.Objects::nonNull)
+                                .toList()),
                 cards.stream()
                         .filter(c -> c.recipeId().equals(r.id()))
                         .map(Recipes::view)

@@ -235,7 +235,7 @@ public class Shelf {
 
     /** Where swatches let down with white tell how it tints, nothing is open. */
     private static @Nullable TintView tints(Bottle b) {
-        if (!b.mixes() || b.paint().origin() == Paint.Origin.DILUTIONS) {
+        if (!tintsAreOpen(b)) {
             return null;
         }
         return TintSpan.of(b.colour().orElseThrow(), Surface.of(b.finish()))
@@ -246,6 +246,20 @@ public class Shelf {
                                         Srgb.toHex(t.most()),
                                         t.darkerThanVeil()))
                 .orElse(null);
+    }
+
+    /** Too dark to tell its tints, and no swatch let down with white does. */
+    private static boolean tintsAreOpen(Bottle b) {
+        return b.mixes()
+                && b.paint().origin() != Paint.Origin.DILUTIONS
+                && TintSpan.saysLittle(b.colour().orElseThrow(), Surface.of(b.finish()));
+    }
+
+    /** Names of the bottles of a mix that are too dark to tell what they do to the others. */
+    static List<String> tooDark(List<Bottle> mix) {
+        return mix.size() < 2
+                ? List.of()
+                : mix.stream().filter(Shelf::tintsAreOpen).map(Bottle::name).toList();
     }
 
     private static String provenance(Bottle b) {

@@ -47,6 +47,7 @@ public class StepMixes {
      * @param colour of the mix under D65, as the shelf is now
      * @param helping the least whole drops that keep its ratio
      * @param missing bottles that are gone or empty, by name
+     * @param tooDark those of several bottles that are too dark to tell what they do to the others
      * @param families of its bottles, each once
      */
     public record StepRecipe(
@@ -55,6 +56,7 @@ public class StepMixes {
             Lab colour,
             List<MixCard.Portion> helping,
             List<String> missing,
+            List<String> tooDark,
             List<String> families) {
         /** As a screen shows it. */
         public String hex() {
@@ -94,6 +96,7 @@ public class StepMixes {
         }
         List<MixCard.Portion> helping = new ArrayList<>();
         List<String> missing = new ArrayList<>();
+        List<Bottle> bottles = new ArrayList<>();
         Set<String> families = new LinkedHashSet<>();
         for (Mixing.Drops d : drops) {
             Bottle was = all.get(d.bottle().toString());
@@ -104,6 +107,7 @@ public class StepMixes {
             if (is == null || is.amountMl() <= 0) {
                 missing.add(was.name());
             }
+            bottles.add(was);
             families.add(was.family());
             helping.add(
                     portion(
@@ -118,6 +122,7 @@ public class StepMixes {
                 org.pendrik.core.paint.Light.D65.lab(mix.seen()),
                 helping,
                 missing,
+                Shelf.tooDark(bottles),
                 List.copyOf(families));
     }
 

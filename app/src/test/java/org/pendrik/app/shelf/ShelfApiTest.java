@@ -221,6 +221,31 @@ public class ShelfApiTest extends AppTest {
     }
 
     @Test
+    public void aPaintThatIsTooDarkToTellItsTintsIsNamedInEveryMixOfIt() {
+        String brown = unique("nearly black");
+        UUID dark = bottle(brown, 18, 7, 7);
+        UUID white = bottle(unique("let down"), 95, 0, 2);
+        UUID mixed = UUID.randomUUID();
+        JsonNode kept = ok(put("/api/recipes/" + mixed, recipe(dark, white)));
+        assertEquals(kept.path("tooDark").size(), 1, kept.toString());
+        assertEquals(kept.path("tooDark").get(0).asString(), brown);
+        // alone it is what its swatch shows
+        UUID alone = UUID.randomUUID();
+        assertEquals(
+                ok(put("/api/recipes/" + alone, recipe(dark, dark))).path("tooDark").size(), 0);
+        for (UUID id : List.of(mixed, alone)) {
+            ok(delete("/api/recipes/" + id + "?version=1"));
+        }
+    }
+
+    private static String recipe(UUID one, UUID other) {
+        String second = one.equals(other) ? "" : ", {\"bottle\": \"" + other + "\", \"drops\": 4}";
+        return ("{\"version\": null, \"recipe\": {\"name\": \"let down\", \"target\": {\"l\": 60, \"a\": 5, \"b\": 8},"
+                        + " \"light\": \"D65\", \"surface\": \"flat\", \"drops\": [{\"bottle\": \"%s\", \"drops\": 1}%s]}}")
+                .formatted(one, second);
+    }
+
+    @Test
     public void aWantedColourIsSeenUnderEachLampBeforeAnythingIsMixed() {
         JsonNode seen = ok(post("/api/mixing/target", "{\"l\":60,\"a\":0,\"b\":40}"));
         assertEquals(seen.path("under").size(), 5);

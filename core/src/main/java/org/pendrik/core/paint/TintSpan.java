@@ -26,12 +26,19 @@ public record TintSpan(Lab least, Lab most, boolean darkerThanVeil) {
 
     /** The span of a colour on a surface; empty where the colour says enough. */
     public static Optional<TintSpan> of(Lab seen, Surface surface) {
-        boolean beyond = isDarkerThanVeil(seen, surface);
-        if (seen.l() >= SAYS_LITTLE_BELOW_L && !beyond) {
+        if (!saysLittle(seen, surface)) {
             return Optional.empty();
         }
         return Optional.of(
-                new TintSpan(tint(seen, surface, DULL), tint(seen, surface, VIVID), beyond));
+                new TintSpan(
+                        tint(seen, surface, DULL),
+                        tint(seen, surface, VIVID),
+                        isDarkerThanVeil(seen, surface)));
+    }
+
+    /** Whether a colour is so dark on a surface that it says little of its tints. */
+    public static boolean saysLittle(Lab seen, Surface surface) {
+        return seen.l() < SAYS_LITTLE_BELOW_L || isDarkerThanVeil(seen, surface);
     }
 
     /** Whether a surface alone reflects more than a colour, in X, Y or Z. */
