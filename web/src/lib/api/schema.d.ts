@@ -4910,6 +4910,7 @@ export interface components {
             };
         };
         ZonesView: {
+            clock?: components["schemas"]["ClockView"] | null;
             lines: components["schemas"]["ZoneLine"][];
             material: string;
             /** @enum {string} */

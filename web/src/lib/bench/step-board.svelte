@@ -26,24 +26,8 @@
 	const waits = $derived(new Date(step.readyAt).getTime() > now + 30_000 && !step.running);
 	// the accent is for what should be done now: not for what the engine warns of
 	const calls = $derived(step.running || !(waits || against.some((f) => f.severity === 'STOP')));
-	// of several zones the clock is that of the one at hand; while laying, of the one that closes first
-	const watched = $derived.by((): Schemas['ClockView'] | null => {
-		if (!zones) return step.clock ?? null;
-		const open = zones.lines
-			.filter((l) => l.opensAt && l.closesAt && !l.workedAt)
-			.toSorted((a, b) => (a.closesAt ?? '').localeCompare(b.closesAt ?? ''));
-		const line = open.find((l) => zones.part === 'WORK' && l.zone === zones.zone) ?? open[0];
-		return line?.opensAt && line.closesAt
-			? {
-					stepId: zones.stepId,
-					work: zones.stepName,
-					coat: `${step.clock?.coat ?? choice?.name ?? 'coat'} on the ${line.name}`,
-					phase: 'OPEN',
-					opensAt: line.opensAt,
-					closesAt: line.closesAt
-				}
-			: (step.clock ?? null);
-	});
+	// of several zones it is that of the one at hand; while laying, of the one that closes first
+	const watched = $derived(zones?.clock ?? step.clock ?? null);
 	const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 	let file = $state<HTMLInputElement>();
 </script>

@@ -158,7 +158,8 @@ public class Benches {
         List<Act> done = all.acts().stream().filter(Act::done).toList();
         List<Act> open = all.acts().stream().filter(a -> !a.done()).toList();
         List<LogEntry> entries = log.ofJob(jobId);
-        List<ClockView> clocks = clocks(all, open);
+        ZoneWork.ZonesView zones = zoneWork.of(all, entries, names(jobId));
+        List<ClockView> clocks = clocks(all, open, zones);
         BenchStep step =
                 open.isEmpty()
                         ? null
@@ -178,7 +179,7 @@ public class Benches {
                 clocks,
                 drying(jobId, all, steps),
                 entries,
-                zoneWork.of(all, entries, names(jobId)),
+                zones,
                 again.open(all.with(done)),
                 again.outcomes(jobId, all.with(done)),
                 clock.instant());
@@ -218,11 +219,20 @@ public class Benches {
     /** The clocks of coats that lie and still have to be worked. */
     public List<ClockView> clocks(UUID jobId) {
         FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
-        return clocks(all, all.acts().stream().filter(a -> !a.done()).toList());
+        return clocks(
+                all,
+                all.acts().stream().filter(a -> !a.done()).toList(),
+                zoneWork.of(all, log.ofJob(jobId), names(jobId)));
     }
 
-    private List<ClockView> clocks(FilmCase all, List<Act> open) {
+    /** Where an act goes over several zones, its clock is that of the zone to be watched. */
+    private List<ClockView> clocks(
+            FilmCase all, List<Act> open, ZoneWork.@Nullable ZonesView zones) {
         List<ClockView> out = new ArrayList<>();
+        ClockView watched = zones == null ? null : zones.clock();
+        if (watched != null) {
+            out.add(watched);
+        }
         for (Timing.WorkSpan span : engines.timing().spans(all)) {
             Act coat =
                     all.acts().stream()
@@ -234,7 +244,11 @@ public class Benches {
                             .filter(a -> a.id().equals(span.workActId()))
                             .findFirst()
                             .orElse(null);
-            if (work != null && coat.done()) {
+            boolean told =
+                    (watched != null && watched.stepId().equals(span.workActId()))
+                            // what the liquid of the step never moves has no window
+                            || span.closesMinute() <= span.opensMinute();
+            if (work != null && coat.done() && !told) {
                 Instant laid = Instant.ofEpochSecond(coat.endMinute() * 60);
                 WindowClock c =
                         WindowClock.read(

@@ -1,17 +1,22 @@
 package org.pendrik.app.bench;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.store.ZoneTimes;
+import org.pendrik.core.bench.WindowClock;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Rounds;
@@ -66,6 +71,8 @@ class ZoneWork {
      * @param zone that comes next
      * @param round in which it stands, from 1
      * @param rounds how many there are
+     * @param clock of the zone at hand; while laying, of the one that closes first; null while
+     *     nothing lies
      */
     record ZonesView(
             StepId stepId,
@@ -76,6 +83,7 @@ class ZoneWork {
             String zoneName,
             int round,
             int rounds,
+            Benches.@Nullable ClockView clock,
             List<ZoneLine> lines) {}
 
     /**
@@ -139,18 +147,71 @@ class ZoneWork {
                 }
             }
         }
-        return next == null
-                ? null
-                : new ZonesView(
-                        next.id(),
-                        next.technique().name(),
-                        next.material().key(),
-                        next.id().equals(work.id()) ? Part.WORK : Part.LAY,
-                        zone,
-                        names.getOrDefault(zone, zone),
-                        round,
-                        groups.size(),
-                        lines);
+        if (next == null) {
+            return null;
+        }
+        boolean working = next.id().equals(work.id());
+        return new ZonesView(
+                next.id(),
+                next.technique().name(),
+                next.material().key(),
+                working ? Part.WORK : Part.LAY,
+                zone,
+                names.getOrDefault(zone, zone),
+                round,
+                groups.size(),
+                watched(lines, working ? zone : "")
+                        .map(l -> clock(done, coat, work, l))
+                        .orElse(null),
+                lines);
+    }
+
+    /** The line whose window has to be watched: of the zone at hand, else the first to close. */
+    private static Optional<ZoneLine> watched(List<ZoneLine> lines, String atHand) {
+        List<ZoneLine> open =
+                lines.stream()
+                        .filter(l -> l.workedAt() == null && opensAtAll(l))
+                        .sorted(Comparator.comparing(ZoneLine::closesAt))
+                        .toList();
+        return open.stream()
+                .filter(l -> l.zone().equals(atHand))
+                .findFirst()
+                .or(() -> open.stream().findFirst());
+    }
+
+    private static boolean opensAtAll(ZoneLine l) {
+        return l.opensAt() != null && l.closesAt() != null && l.opensAt().isBefore(l.closesAt());
+    }
+
+    private Benches.ClockView clock(FilmCase done, @Nullable Act coat, Act work, ZoneLine line) {
+        Instant opens = Objects.requireNonNull(line.opensAt());
+        Instant closes = Objects.requireNonNull(line.closesAt());
+        String laid =
+                coat != null
+                        ? coat.material().name()
+                        : engines.timing().spans(done.with(plus(done.acts(), work))).stream()
+                                .filter(s -> s.workActId().equals(work.id()))
+                                .map(Timing.WorkSpan::coat)
+                                .findFirst()
+                                .orElse("coat");
+        return new Benches.ClockView(
+                work.id(),
+                work.technique().name(),
+                laid + " on the " + line.name(),
+                WindowClock.read(
+                                opens,
+                                Duration.ZERO,
+                                Duration.between(opens, closes),
+                                clock.instant())
+                        .phase(),
+                opens,
+                closes);
+    }
+
+    private static List<Act> plus(List<Act> acts, Act one) {
+        List<Act> out = new ArrayList<>(acts);
+        out.add(one);
+        return out;
     }
 
     private Map<String, Timing.ZoneWindow> windows(

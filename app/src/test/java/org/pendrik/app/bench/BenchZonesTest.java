@@ -103,6 +103,10 @@ public class BenchZonesTest extends AppTest {
                 }
                 pass(4);
                 assertFalse(clock.instant().isAfter(closes), line + " at " + clock.instant());
+                // one clock, wherever it is read
+                JsonNode watched = ok(get(path(job, "/bench"))).path("zones").path("clock");
+                assertEquals(watched.path("closesAt"), line.path("closesAt"));
+                assertEquals(todaysClock(job).path("closesAt"), line.path("closesAt"));
             } else {
                 pass(4);
             }
@@ -142,6 +146,48 @@ public class BenchZonesTest extends AppTest {
                                                 + "\", \"zone\": \"moon\", \"material\": \"spirit-odourless\"}"),
                                 422)
                         .contains("is not part of this step"));
+    }
+
+    private JsonNode todaysClock(UUID job) {
+        return ok(get("/api/today"))
+                .path("open")
+                .valueStream()
+                .filter(o -> o.path("jobId").asString().equals(job.toString()))
+                .map(o -> o.path("clock"))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    public void workThatCannotMoveWhatItMeansHasNoClockAndBreaksNothing() {
+        UUID job = car("No clock");
+        JsonNode made = planOn(job, "RUST_STREAKS", List.of("left-side", "doors"));
+        ObjectNode mine = planDraft(made);
+        String streak = step(made, "oil-streak").path("id").asString();
+        int at = 0;
+        while (!made.path("steps").get(at).path("id").asString().equals(streak)) {
+            at++;
+        }
+        ObjectNode wet = mine.withArray("steps").insertObject(at + 1);
+        wet.put("id", "wet").put("technique", "take-back-brush").put("material", "water");
+        wet.put("thickness", "LIGHT").putArray("zones").add("left-side").add("doors");
+        wet.putObject("worksOn").put("must", "MOVED").putArray("steps").add(streak);
+        JsonNode with = ok(put(path(job, "/makeup"), mine.toString()));
+        assertTrue(
+                with.path("findings")
+                        .valueStream()
+                        .anyMatch(
+                                f ->
+                                        f.path("stepId").asString().equals("wet")
+                                                && f.path("severity").asString().equals("STOP")),
+                with.path("findings").toString());
+        for (int i = 0; i <= at; i++) {
+            logNext(job);
+        }
+        JsonNode bench = ok(get(path(job, "/bench")));
+        assertEquals(bench.path("step").path("id").asString(), "wet");
+        assertTrue(bench.path("zones").path("clock").isNull(), bench.path("zones").toString());
+        ok(get("/api/today"));
     }
 
     private static JsonNode line(JsonNode zones, String key) {
