@@ -21,7 +21,7 @@ import org.testng.annotations.Test;
  */
 public class UpgradeKillTest {
     private static final int KILLS = Integer.getInteger("e2e.upgrade-kills", 4);
-    private static final int NEWEST = 8;
+    private static final int NEWEST = 9;
     private static final String JOB = "11111111-1111-4111-8111-111111111111";
 
     private final Random random = new Random(Long.getLong("e2e.seed", 7));
@@ -64,10 +64,10 @@ public class UpgradeKillTest {
                             """
                             insert into bottle (id, version, gone, name, maker, family, kind, finish, colour_source, hiding,
                                 amount_ml, full_ml, price_per_ml, place, drop_ml, strength, notes)
-                            values ('%d1111111-1111-4111-8111-111111111111', 1, false, 'Twin', 'Maker',
+                            values ('%d1111111-1111-4111-8111-111111111111', 1, false, '%s', 'Maker',
                                 'waterborne acrylic', 'PAINT', 'flat', 'TYPED', 0.9, 9, 17, 0, '', 0.05, 1, '')
                             """
-                                    .formatted(i));
+                                    .formatted(i, version >= 9 && i == 2 ? "Twin 2" : "Twin"));
                 }
             }
         }
@@ -87,7 +87,7 @@ public class UpgradeKillTest {
             throws IOException, InterruptedException, SQLException {
         int locked = 0;
         for (int i = 0; i < KILLS; i++) {
-            int version = 1 + (i * 3) % NEWEST;
+            int version = 1 + (i * 4) % NEWEST;
             Path data = written(version);
             if (i > 0 && i % 20 == 0) {
                 System.out.println("after " + i + " kills in upgrades: " + locked + " locked");

@@ -8,6 +8,7 @@ import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
@@ -18,28 +19,32 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** The cases of practice.csv, asked as anybody may ask them. */
+/** The cases of practice.csv and workshop.csv, asked as anybody may ask them. */
 public class PracticeApiTest extends AppTest {
     private static final long NOW = 100_000;
     private static final List<String> SEVERITIES = List.of("NOTE", "WARN", "STOP");
 
     @DataProvider
     public Object[][] practice() throws IOException {
-        Path file = Path.of("../core/src/test/resources/practice/practice.csv");
+        List<CSVRecord> all = new ArrayList<>(rows("practice"));
+        assertEquals(all.size(), 38);
+        all.addAll(rows("workshop"));
+        return all.stream()
+                .map(r -> new Object[] {r.get("id") + " " + r.get("about"), r})
+                .toArray(Object[][]::new);
+    }
+
+    private static List<CSVRecord> rows(String table) throws IOException {
+        Path file = Path.of("../core/src/test/resources/practice/" + table + ".csv");
         try (Reader in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
-            List<CSVRecord> rows =
-                    CSVFormat.RFC4180
-                            .builder()
-                            .setHeader()
-                            .setSkipHeaderRecord(true)
-                            .setCommentMarker('#')
-                            .get()
-                            .parse(in)
-                            .getRecords();
-            assertEquals(rows.size(), 38);
-            return rows.stream()
-                    .map(r -> new Object[] {r.get("id") + " " + r.get("about"), r})
-                    .toArray(Object[][]::new);
+            return CSVFormat.RFC4180
+                    .builder()
+                    .setHeader()
+                    .setSkipHeaderRecord(true)
+                    .setCommentMarker('#')
+                    .get()
+                    .parse(in)
+                    .getRecords();
         }
     }
 

@@ -14,7 +14,7 @@ import org.pendrik.core.units.Climate;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-/** Cases on which people with paint on their hands agree, from practice.csv. */
+/** Cases on which people with paint on their hands agree, from practice.csv and workshop.csv. */
 public class PracticeTest {
     private static final long NOW = 100_000;
 
