@@ -24,7 +24,7 @@
 					</p>
 				</div>
 				<div class="grow">
-					<h2 class="text-2xl first-letter:uppercase">{o.clock.work} the {o.clock.coat}</h2>
+					<h2 class="text-2xl first-letter:uppercase">{o.clock.work}: {o.clock.coat}</h2>
 					<p class="text-soft">
 						{o.jobName} · open {when(o.clock.opensAt, now)} to {when(o.clock.closesAt, now)}
 					</p>

@@ -32,7 +32,7 @@ public class ViewsTest extends BrowserTest {
     @DataProvider
     public Object[][] views() {
         return new Object[][] {
-            {"Today", "/", "Draw down the fresh rust oil"},
+            {"Today", "/", "Draw down: fresh rust oil"},
             {"Jobs", "/jobs", "Brackwater kiln house"},
             {"New job", "/jobs/new", "Make the job"},
             {"Workshop", "/workshop", "Bench time of a week"},
