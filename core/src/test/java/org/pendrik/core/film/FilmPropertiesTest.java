@@ -305,7 +305,8 @@ public class FilmPropertiesTest {
             for (Finding f : report.findings()) {
                 for (var m : mends.forFinding(c, report, f)) {
                     offered++;
-                    FilmReport after = Bench.check(mends.apply(c, m.mend()).orElseThrow());
+                    FilmCase mended = mends.apply(c, m.mend()).orElseThrow();
+                    FilmReport after = Bench.check(mended);
                     assertTrue(after.weight() < report.weight(), m.mend() + " on " + c);
                     assertTrue(
                             after.findings().stream()
@@ -316,10 +317,36 @@ public class FilmPropertiesTest {
                                                             && g.coats().equals(f.coats())
                                                             && g.severity() == f.severity()),
                             m.mend() + " keeps " + f);
+                    if (!(m.mend() instanceof Mend.Wait || m.mend() instanceof Mend.TakeOut)) {
+                        assertTrue(
+                                Bench.check(asIsAtTheMinutesOf(mended, c)).findings().stream()
+                                        .anyMatch(
+                                                g ->
+                                                        g.rule() == f.rule()
+                                                                && g.actId().equals(f.actId())),
+                                m.mend() + " only waits: " + f + " on " + c);
+                    }
                 }
             }
         }
         assertTrue(offered > 300, "only " + offered);
+    }
+
+    /** The steps as they were, none before the minute that it has in the mended case. */
+    private static FilmCase asIsAtTheMinutesOf(FilmCase mended, FilmCase asIs) {
+        List<Act> acts = new ArrayList<>();
+        long clock = Long.MIN_VALUE;
+        for (Act a : asIs.acts()) {
+            long there =
+                    mended.acts().stream()
+                            .filter(b -> b.id().equals(a.id()))
+                            .mapToLong(Act::atMinute)
+                            .findFirst()
+                            .orElse(a.atMinute());
+            clock = a.done() ? a.atMinute() : Math.max(clock, Math.max(there, a.atMinute()));
+            acts.add(a.done() ? a : a.at(clock));
+        }
+        return asIs.with(acts);
     }
 
     @Test
