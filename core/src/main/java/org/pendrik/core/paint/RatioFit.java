@@ -12,13 +12,14 @@ import org.pendrik.core.colour.Lab;
  * <p>Pigments differ by powers of ten in K/S, so smooth is meant in the logarithm. The surface adds
  * its veil to every band: of a nearly black coat it is most of what is seen, and to subtract it
  * leaves differences that mean little. So the colour counts with how well it can be told: to a
- * twentieth of a ΔE above L* 36, to {@value #DARK_SIGMA} at L* 22 and below, straight between. What
- * the colour then does not say is said by what dark paints do when white lets them down: they keep
- * their hue, and at L* 55 have {@value #TINT_CHROMA} times their chroma, give or take {@value
- * #TINT_SIGMA}. Minimised: Σ (u(i+1) − u(i))² + Σ ((Lab(u) − Lab) / σ)² + what the tint is off,
- * with u = ln K/S, by the method of Levenberg and Marquardt (D. W. Marquardt, "An algorithm for
- * least-squares estimation of nonlinear parameters", Journal of the Society for Industrial and
- * Applied Mathematics 11 (1963), 431–441). O(bands³) a step.
+ * twentieth of a ΔE above L* 36, or where each of X, Y and Z is {@value #CLEAR_OF_VEIL} times what
+ * the surface alone gives; to {@value #DARK_SIGMA} at L* 22 and below where one of them is {@value
+ * #NEAR_VEIL} times that or less. What the colour of a dark paint does not say is said by what dark
+ * paints do when white lets them down: they keep their hue, and at L* 55 have {@value #TINT_CHROMA}
+ * times their chroma, give or take {@value #TINT_SIGMA}. Minimised: Σ (u(i+1) − u(i))² + Σ ((Lab(u)
+ * − Lab) / σ)² + what the tint is off, with u = ln K/S, by the method of Levenberg and Marquardt
+ * (D. W. Marquardt, "An algorithm for least-squares estimation of nonlinear parameters", Journal of
+ * the Society for Industrial and Applied Mathematics 11 (1963), 431–441). O(bands³) a step.
  */
 final class RatioFit {
     private static final int N = Reflectance.BANDS;
@@ -32,6 +33,12 @@ final class RatioFit {
     static final double DARK_SIGMA = 2.0;
     private static final double DARK_L = 22;
     private static final double LIGHT_L = 36;
+
+    /** X, Y or Z over that of the surface alone: to here what is inside cannot be told. */
+    static final double NEAR_VEIL = 1.5;
+
+    /** From here it can as well as any. */
+    static final double CLEAR_OF_VEIL = 2.5;
 
     /** A longer step of ln K/S leaves the part where slopes mean anything. */
     private static final double LONGEST = 2;
@@ -72,8 +79,8 @@ final class RatioFit {
         // what is vivid already has no room for so much more
         this.gain = Math.min(tintChroma, 1 + MOST_MORE / Math.max(chroma, 1e-9));
         this.wanted = wanted;
-        this.sigma = sigma(wanted.l());
-        this.dark = Math.clamp((LIGHT_L - wanted.l()) / (LIGHT_L - DARK_L), 0, 1);
+        this.sigma = sigma(wanted, surface);
+        this.dark = dark(wanted.l());
         double tint = surface.inside(Light.D65.xyz(new Lab(TINT_L, 0, 0))[1]);
         this.letDown = Math.log(KubelkaMunk.ratio(tint)) - start;
     }
@@ -121,10 +128,17 @@ final class RatioFit {
         return u;
     }
 
-    /** How well a colour of this lightness can be told, in ΔE. */
-    static double sigma(double l) {
-        double dark = Math.clamp((LIGHT_L - l) / (LIGHT_L - DARK_L), 0, 1);
-        return SIGMA + dark * (DARK_SIGMA - SIGMA);
+    /** How well a colour can be told from what its surface reflects, in ΔE. */
+    private static double sigma(Lab wanted, Surface surface) {
+        double dark = SIGMA + dark(wanted.l()) * (DARK_SIGMA - SIGMA);
+        double near =
+                Math.log(CLEAR_OF_VEIL / surface.timesVeil(wanted))
+                        / Math.log(CLEAR_OF_VEIL / NEAR_VEIL);
+        return Math.min(dark, SIGMA * Math.pow(DARK_SIGMA / SIGMA, Math.clamp(near, 0, 1)));
+    }
+
+    private static double dark(double l) {
+        return Math.clamp((LIGHT_L - l) / (LIGHT_L - DARK_L), 0, 1);
     }
 
     private double seen(double u) {

@@ -1,6 +1,7 @@
 package org.pendrik.core.paint;
 
 import java.util.List;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.tables.DomainTable;
 
 /**
@@ -81,6 +82,20 @@ public record Surface(String name, double outer, double inner, double gloss) {
     /** What is added to every colour, 0 to 0.2. */
     public double veil() {
         return outer * (1 - gloss);
+    }
+
+    /**
+     * How many times what the surface alone reflects a colour is, in that of X, Y and Z in which it
+     * is least; at 1 and below no film is so dark. Infinite where the surface reflects nothing.
+     */
+    double timesVeil(Lab seen) {
+        double[] xyz = Light.D65.xyz(seen);
+        double[] white = Light.D65.white();
+        double least = Double.POSITIVE_INFINITY;
+        for (int k = 0; k < 3 && veil() > 0; k++) {
+            least = Math.min(least, xyz[k] / white[k] / veil());
+        }
+        return least;
     }
 
     /** The share of light from inside that is seen when nothing is thrown back twice. */

@@ -43,14 +43,7 @@ public record TintSpan(Lab least, Lab most, boolean darkerThanVeil) {
 
     /** Whether a surface alone reflects more than a colour, in X, Y or Z. */
     public static boolean isDarkerThanVeil(Lab seen, Surface surface) {
-        double[] xyz = Light.D65.xyz(seen);
-        double[] white = Light.D65.white();
-        for (int k = 0; k < 3; k++) {
-            if (xyz[k] / white[k] <= surface.veil()) {
-                return true;
-            }
-        }
-        return false;
+        return surface.timesVeil(seen) <= 1;
     }
 
     private static Lab tint(Lab seen, Surface surface, double tintChroma) {
