@@ -160,20 +160,23 @@ public class BenchLog {
         }
         times.put(zone, new ZoneTimes.Span(from, now));
         boolean all = times.keySet().containsAll(step.zones().keys());
-        LogEntry fresh =
-                new LogEntry(
-                        old == null ? UUID.randomUUID() : old.id(),
-                        jobId,
-                        stepId,
-                        step.technique(),
-                        material,
-                        step.zones(),
-                        begun,
-                        all ? now : null,
-                        old == null ? "" : old.note(),
-                        old == null ? null : old.photographId(),
-                        old == null ? 0 : old.version(),
-                        new ZoneTimes(times));
+        LogEntry begins =
+                old != null
+                        ? old
+                        : new LogEntry(
+                                UUID.randomUUID(),
+                                jobId,
+                                stepId,
+                                step.technique(),
+                                material,
+                                step.zones(),
+                                now,
+                                null,
+                                "",
+                                null,
+                                0,
+                                null);
+        LogEntry fresh = begins.with(new ZoneTimes(times), material, all ? now : null);
         if (old == null) {
             mapper.insert(fresh);
         } else {
@@ -200,20 +203,7 @@ public class BenchLog {
             return;
         }
         StaleVersion.unlessOne(
-                mapper.update(
-                        new LogEntry(
-                                old.id(),
-                                jobId,
-                                stepId,
-                                old.technique(),
-                                old.material(),
-                                old.zones(),
-                                old.startedAt(),
-                                null,
-                                old.note(),
-                                old.photographId(),
-                                old.version(),
-                                new ZoneTimes(times))),
+                mapper.update(old.with(new ZoneTimes(times), old.material(), null)),
                 "The log entry");
     }
 

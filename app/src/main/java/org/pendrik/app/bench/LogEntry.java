@@ -25,4 +25,21 @@ public record LogEntry(
         String note,
         @Nullable UUID photographId,
         int version,
-        @Nullable ZoneTimes zoneTimes) {}
+        @Nullable ZoneTimes zoneTimes) {
+    /** The same with other zones over; it goes on where {@code end} is null. */
+    LogEntry with(ZoneTimes over, String material, @Nullable Instant end) {
+        return new LogEntry(
+                id,
+                jobId,
+                stepId,
+                technique,
+                material,
+                zones,
+                startedAt,
+                end,
+                note,
+                photographId,
+                version,
+                over);
+    }
+}
