@@ -101,7 +101,11 @@
 		{ key: 'm', label: 'Make the first mend', run: mendFirst },
 		{ key: 'r', label: 'Mend the whole plan', run: repair },
 		...PANELS.map(([what, key, label]) => ({ key, label, run: () => turn(what) })),
-		{ key: 'c', label: 'Make the plan from the effects', run: () => void plan.compile() },
+		{
+			key: 'c',
+			label: 'Make the plan from the effects',
+			run: () => (makeup.data?.effects || plan.steps.length) && void plan.compile()
+		},
 		{ key: 'Escape', label: 'Close what is open beside the plan', run: () => panel && turn(panel) }
 	]);
 
