@@ -3019,6 +3019,7 @@ export interface components {
             act: string;
             coats: string[];
             mends: components["schemas"]["MendPart"][];
+            milder: string;
             numbers: {
                 [key: string]: number;
             };
@@ -3035,6 +3036,7 @@ export interface components {
             /** Format: int32 */
             index: number;
             mends: components["schemas"]["MendView"][];
+            milder: string;
             numbers: {
                 [key: string]: number;
             };

@@ -13,22 +13,6 @@
 
 	let { finding, also = [], desk }: Props = $props();
 
-	/** What makes a finding of a rule milder, beside the mends that were checked for this plan. */
-	const MILDER: Partial<Record<Schemas['FindingView']['rule'], string>> = {
-		REACH:
-			'A clear on all of the zone between, more days, a weaker liquid, or a brush on a small place where you see it happen.',
-		TOO_LITTLE: 'Earlier, a stronger or warmer liquid, or one that is worked in.',
-		TRAPPED: 'More days; a coat that stays soft itself; a thinner coat beneath.',
-		WET: 'Later. In mists, or by hand on a small place, it is one step milder.',
-		SOFT: 'Later; a film that is laid on lightly and lifted the same sitting.',
-		TOOTH: 'A clear of another finish, or a mist of flat paint: half a finish is some tooth.',
-		LOOSE: 'Fix the powder first, or lay it after this.',
-		WINDOW: 'Fewer zones at a time, or the next zone only when this one is done.',
-		NO_KEY: 'Primer first.',
-		BURIED: 'Before what it would hide, or thinner, or on less of the zone.',
-		OVERSPRAY: 'Mask it first, or clean it while the liquid still moves it.'
-	};
-
 	const MARK = { STOP: '✕ Stop', WARN: '△ Careful', NOTE: '· Note' };
 	const numbers = $derived(Object.entries(finding.numbers));
 	const later = (m: Schemas['MendView']) =>
@@ -50,7 +34,7 @@
 	{#each also as o (o.index)}
 		<p><strong class="tag text-ink">{MARK[o.severity]}</strong> {o.why}</p>
 	{/each}
-	{#if numbers.length || MILDER[finding.rule]}
+	{#if numbers.length || [finding, ...also].some((f) => f.milder)}
 		<details class="text-soft">
 			<summary class="tag cursor-pointer">working</summary>
 			{#each [finding, ...also] as f (f.index)}
@@ -62,7 +46,9 @@
 					</p>
 				{/if}
 			{/each}
-			{#if MILDER[finding.rule]}<p>Milder: {MILDER[finding.rule]}</p>{/if}
+			{#each new Set([finding, ...also].map((f) => f.milder)) as words (words)}
+				{#if words}<p>Milder: {words}</p>{/if}
+			{/each}
 		</details>
 	{/if}
 	{#if finding.mends.length}

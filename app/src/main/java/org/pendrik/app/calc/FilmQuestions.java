@@ -142,6 +142,7 @@ class FilmQuestions {
             List<String> coats,
             String why,
             Map<String, Double> numbers,
+            String milder,
             List<MendPart> mends) {}
 
     record MendPart(String label, long laterMinutes) {}
@@ -163,6 +164,7 @@ class FilmQuestions {
                                                 f.coats(),
                                                 f.why(),
                                                 f.numbers(),
+                                                f.rule().milder(),
                                                 engines
                                                         .mends()
                                                         .forFinding(question, report, f)

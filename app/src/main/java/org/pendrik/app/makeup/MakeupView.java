@@ -122,6 +122,7 @@ public record MakeupView(
     /**
      * Something the engine says, with what mends it.
      *
+     * @param milder what makes it milder besides; empty where nothing does
      * @param answered a warning that the user knows of
      * @param sameCureAs index of an earlier finding about the same step whose first mend heals this
      *     too; its own index when there is none
@@ -135,6 +136,7 @@ public record MakeupView(
             List<String> coats,
             String why,
             Map<String, Double> numbers,
+            String milder,
             List<MendView> mends,
             boolean answered,
             int sameCureAs) {}
@@ -208,6 +210,7 @@ public record MakeupView(
                             f.coats(),
                             f.why(),
                             f.numbers(),
+                            f.rule().milder(),
                             offered,
                             f.answered(),
                             sameCure(findings, f, offered)));

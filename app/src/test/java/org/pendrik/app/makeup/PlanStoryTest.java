@@ -37,6 +37,7 @@ public class PlanStoryTest extends AppTest {
         JsonNode bare = ok(put("/api/jobs/" + job + "/makeup", planDraft(made, rest).toString()));
         JsonNode stop = bare.path("findings").get(0);
         assertEquals(stop.path("severity").asString(), "WARN");
+        assertTrue(stop.path("milder").asString().contains("finish"), stop.toString());
         assertEquals(stop.path("rule").asString(), "TOOTH");
         JsonNode mend = stop.path("mends").get(0);
         ObjectNode order = json.createObjectNode();

@@ -86,33 +86,37 @@ public record Finding(
     /** The rules that the engine knows. */
     public enum Rule {
         /** A carrier softens or breaks a coat that it should not. */
-        REACH(true),
+        REACH(
+                true,
+                "A clear on all of the zone between, more days, a weaker liquid, or a brush on a small place where you see it happen."),
         /** A carrier does too little to the coat that it is meant for. */
-        TOO_LITTLE(false),
+        TOO_LITTLE(false, "Earlier, a stronger or warmer liquid, or one that is worked in."),
         /** A hardening film over a soft slow one. */
-        TRAPPED(true),
+        TRAPPED(true, "More days; a coat that stays soft itself; a thinner coat beneath."),
         /** A coat that is not dry enough for the next. */
-        WET(true),
+        WET(true, "Later. In mists, or by hand on a small place, it is one step milder."),
         /** A coat runs into one that is still open, or powder sticks in it. */
         BLEND(false),
         /** Paint on a bare surface without a primer, and what then pulls it off. */
-        NO_KEY(false),
+        NO_KEY(false, "Primer first."),
         /** A film that hides an effect that was finished. */
-        BURIED(false),
+        BURIED(false, "Before what it would hide, or thinner, or on less of the zone."),
         /** Spray settles on what has to stay clean. */
-        OVERSPRAY(false),
+        OVERSPRAY(false, "Mask it first, or clean it while the liquid still moves it."),
         /** A waterborne film over a slow one: it beads and takes its time. */
         SLOW(false),
         /** A coat that is not hard enough to be taped, held or packed. */
-        SOFT(true),
+        SOFT(true, "Later; a film that is laid on lightly and lifted the same sitting."),
         /** The surface is too slick or too rough. */
-        TOOTH(false),
+        TOOTH(
+                false,
+                "A clear of another finish, or a mist of flat paint: half a finish is some tooth."),
         /** A porous surface keeps what should be wiped off again. */
         STAINS(false),
         /** Unbound powder would be moved. */
-        LOOSE(false),
+        LOOSE(false, "Fix the powder first, or lay it after this."),
         /** Outside the span in which a coat can be worked. */
-        WINDOW(false),
+        WINDOW(false, "Fewer zones at a time, or the next zone only when this one is done."),
         /** A coat that has to be worked and is not. */
         OPEN_WINDOW(false),
         /** Work on a coat that is not there. */
@@ -123,9 +127,20 @@ public record Finding(
         SCHOOL(false);
 
         private final boolean timeHeals;
+        private final String milder;
 
         Rule(boolean timeHeals) {
+            this(timeHeals, "");
+        }
+
+        Rule(boolean timeHeals, String milder) {
             this.timeHeals = timeHeals;
+            this.milder = milder;
+        }
+
+        /** What makes it milder, whatever the mends of a case are; empty where nothing does. */
+        public String milder() {
+            return milder;
         }
 
         /** Waiting makes it better or leaves it as it is. */
