@@ -1,30 +1,22 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
 	import { countdown, when } from '$lib/time/time';
+	import { windowAt } from './window';
 
 	/** The clock of a window, readable from across the room. */
 	let { clock, now }: { clock: Schemas['ClockView']; now: number } = $props();
 
 	const opens = $derived(new Date(clock.opensAt).getTime());
 	const closes = $derived(new Date(clock.closesAt).getTime());
-	const phase = $derived(
-		now < opens
-			? 'WAITING'
-			: now >= closes
-				? 'CLOSED'
-				: now > closes - (closes - opens) * 0.25
-					? 'CLOSING'
-					: 'OPEN'
-	);
+	const at = $derived(windowAt(clock.opensAt, clock.closesAt, now));
+	const phase = $derived(at.phase);
 	const words = {
 		WAITING: 'opens in',
 		OPEN: 'work now, closes in',
 		CLOSING: 'closing in',
 		CLOSED: 'closed since'
 	};
-	const left = $derived(
-		phase === 'WAITING' ? opens - now : phase === 'CLOSED' ? now - closes : closes - now
-	);
+	const left = $derived(at.left);
 	const share = $derived(Math.min(1, Math.max(0, (now - opens) / (closes - opens))));
 </script>
 

@@ -1,23 +1,19 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
 	import { countdown, when } from '$lib/time/time';
+	import { windowAt } from './window';
 
 	/** The zones of a coat and its work, one after the other, each with a clock of its own. */
 	let { view, now }: { view: Schemas['ZonesView']; now: number } = $props();
 
-	const time = (iso: string | null | undefined) => (iso ? new Date(iso).getTime() : Infinity);
 	function state(line: Schemas['ZoneLine']): { words: string; hot: boolean } {
 		if (line.workedAt) return { words: `done ${when(line.workedAt, now)}`, hot: false };
 		if (!line.opensAt || !line.closesAt)
 			return { words: line.laidAt ? 'laid' : 'to lay', hot: false };
-		const opens = time(line.opensAt);
-		const closes = time(line.closesAt);
-		if (now < opens) return { words: `opens in ${countdown(opens - now)}`, hot: false };
-		if (now >= closes) return { words: `closed ${countdown(now - closes)} ago`, hot: false };
-		return {
-			words: `${countdown(closes - now)} left`,
-			hot: closes - now < 0.25 * (closes - opens)
-		};
+		const { phase, left } = windowAt(line.opensAt, line.closesAt, now);
+		if (phase === 'WAITING') return { words: `opens in ${countdown(left)}`, hot: false };
+		if (phase === 'CLOSED') return { words: `closed ${countdown(left)} ago`, hot: false };
+		return { words: `${countdown(left)} left`, hot: phase === 'CLOSING' };
 	}
 </script>
 
