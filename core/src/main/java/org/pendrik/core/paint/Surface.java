@@ -93,7 +93,8 @@ public record Surface(String name, double outer, double inner, double gloss) {
         double[] white = Light.D65.white();
         double least = Double.POSITIVE_INFINITY;
         for (int k = 0; k < 3 && veil() > 0; k++) {
-            least = Math.min(least, xyz[k] / white[k] / veil());
+            // what no light can look like may have less than none of one of them
+            least = Math.min(least, Math.max(0, xyz[k]) / white[k] / veil());
         }
         return least;
     }

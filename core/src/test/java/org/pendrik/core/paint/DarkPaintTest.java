@@ -83,6 +83,21 @@ public class DarkPaintTest {
         }
     }
 
+    @Test(dataProvider = "surfaces")
+    public void aColourThatNothingHasGivesAPaintAllTheSame(String finish) {
+        Surface surface = Surface.of(finish);
+        for (double l : new double[] {0, 1, 5, 20, 60}) {
+            for (double a : new double[] {-128, 0, 128}) {
+                for (double b : new double[] {-128, 0, 128}) {
+                    Lab own = new Lab(l, a, b);
+                    assertTrue(surface.timesVeil(own) >= 0, own.toString());
+                    Lab tint = tint(Paint.estimated(own, surface, 0.95, 12), 4, surface);
+                    assertTrue(Double.isFinite(tint.l() + tint.a() + tint.b()), own.toString());
+                }
+            }
+        }
+    }
+
     /** Twice as light as its surface alone, a swatch says what the paint looks like. */
     @Test(dataProvider = "surfaces")
     public void aDarkSwatchClearOfItsVeilIsTheColourOfThePaint(String finish) {
