@@ -17,7 +17,6 @@ import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
 import org.pendrik.app.store.Years;
 import org.pendrik.app.store.ZoneTimes;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -260,7 +259,7 @@ public class BenchLog {
     private void requireUsable(StoredStep step, String key) {
         var technique = engines.catalogue().technique(step.technique());
         var material = engines.catalogue().material(key);
-        if (!Catalogue.canUse(technique, material)) {
+        if (!engines.catalogue().canUse(technique, material)) {
             throw new InvalidInput(
                     "Material",
                     material.name(),

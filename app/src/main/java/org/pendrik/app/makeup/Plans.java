@@ -29,7 +29,6 @@ import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Face;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
@@ -377,7 +376,7 @@ public class Plans {
     private StoredStep step(UUID jobId, StepDraft d, @Nullable StoredStep before) {
         var t = engines.catalogue().technique(d.technique());
         var m = engines.catalogue().material(d.material());
-        if (!Catalogue.canUse(t, m)) {
+        if (!engines.catalogue().canUse(t, m)) {
             throw new InvalidInput(
                     "Material",
                     m.name(),
@@ -463,7 +462,7 @@ public class Plans {
         Plan plan = of(jobId);
         Technique t = engines.catalogue().technique(lies.technique());
         Material tone = engines.catalogue().material(material);
-        if (!Catalogue.canUse(t, tone)) {
+        if (!engines.catalogue().canUse(t, tone)) {
             throw new InvalidInput(
                     "Material",
                     tone.name(),

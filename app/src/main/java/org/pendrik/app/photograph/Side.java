@@ -20,7 +20,7 @@ public enum Side {
 
     /** As said of a subject of a kind: a building has a front and gables. */
     public String label(SubjectKind kind) {
-        return kind != SubjectKind.STRUCTURE
+        return !kind.isBuilding()
                 ? label
                 : switch (this) {
                     case LEFT -> "front";

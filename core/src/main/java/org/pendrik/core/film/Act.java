@@ -21,6 +21,7 @@ import org.pendrik.core.units.InvalidInput;
  * @param madeFor what it is there for
  * @param means coats that it means to work, where that is not what its technique means
  * @param rounds how it goes from zone to zone
+ * @param errand what the user says of it; {@link Errand#NONE} when nothing
  */
 public record Act(
         StepId id,
@@ -34,7 +35,8 @@ public record Act(
         Optional<TakenBack> takesBack,
         MadeFor madeFor,
         Optional<Means> means,
-        Rounds rounds) {
+        Rounds rounds,
+        Errand errand) {
     /**
      * A coat that is taken back.
      *
@@ -115,7 +117,8 @@ public record Act(
                 Optional.empty(),
                 MadeFor.ITSELF,
                 Optional.empty(),
-                Rounds.equalParts(zones, minutes));
+                Rounds.equalParts(zones, minutes),
+                Errand.NONE);
     }
 
     /** A step still to do, with the technique's own thickness and minutes. */
@@ -149,6 +152,16 @@ public record Act(
     /** The minute in which it is over. */
     public long endMinute() {
         return atMinute + minutes;
+    }
+
+    /** As said at the bench: in the user's own words, else as its technique is called. */
+    public String name() {
+        return errand.text().isEmpty() ? technique.name() : errand.text();
+    }
+
+    /** The minute from which the next step may begin: when it is over and its rest has passed. */
+    public long freeMinute() {
+        return endMinute() + errand.restMinutes();
     }
 
     /**
@@ -265,6 +278,21 @@ public record Act(
         return c.make();
     }
 
+    /** The same with what the user says of it. */
+    public Act saying(Errand what) {
+        Copy c = copy();
+        c.errand = what;
+        return c.make();
+    }
+
+    /** The same in so many hands-on minutes. */
+    public Act taking(int otherMinutes) {
+        Copy c = copy();
+        c.minutes = otherMinutes;
+        c.rounds = rounds.filling(otherMinutes);
+        return c.make();
+    }
+
     private Copy copy() {
         return new Copy(this);
     }
@@ -283,8 +311,10 @@ public record Act(
         private MadeFor madeFor;
         private Optional<Means> means;
         private Rounds rounds;
+        private Errand errand;
 
         Copy(Act a) {
+            errand = a.errand;
             id = a.id;
             technique = a.technique;
             material = a.material;
@@ -307,14 +337,17 @@ public record Act(
         Act make() {
             return new Act(
                     id, technique, material, thickness, zones, atMinute, minutes, done, takesBack,
-                    madeFor, means, rounds);
+                    madeFor, means, rounds, errand);
         }
     }
 
     /** The liquid that touches the surface. */
     public Carrier carrier() {
-        return technique.action().isDry()
-                ? new Carrier.Dry()
+        if (technique.action().isDry()) {
+            return new Carrier.Dry();
+        }
+        return material.isThinned()
+                ? material.carrier()
                 : technique.carrier().orElse(material.carrier());
     }
 

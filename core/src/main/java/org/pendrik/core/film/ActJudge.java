@@ -273,7 +273,7 @@ final class ActJudge {
 
     /** Paint on a bare surface without a primer, and what then pulls it off. */
     private static void key(Meeting m, Finds out) {
-        if (m.column.zone().substrate() != Substrate.BARE) {
+        if (!m.column.zone().substrate().needsPrimer()) {
             return;
         }
         List<Layer> layers = m.column.live();
@@ -306,7 +306,10 @@ final class ActJudge {
     /** A film that hides, over effects that were finished before it. */
     private static void buried(Meeting m, Finds out) {
         Act act = m.act;
-        if (!act.hides()) {
+        boolean overRelease =
+                act.technique().works().must() == Must.NOTHING && !m.targets.isEmpty();
+        if (!act.hides() || overRelease) {
+            // what lies under a release layer comes to light again where it is chipped
             return;
         }
         for (Layer l : m.column.live().reversed()) {

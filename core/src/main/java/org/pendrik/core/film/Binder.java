@@ -16,6 +16,8 @@ public enum Binder {
     FACTORY_LETTERING(0, Drying.NONE),
     PRIMER(0, Drying.NONE),
     BARE_PLASTIC(0, Drying.NONE),
+    METAL(0, Drying.NONE),
+    WOOD(0, Drying.NONE),
     LOOSE_POWDER(0, Drying.NONE);
 
     /** What drives the cure. */
@@ -66,6 +68,40 @@ public enum Binder {
      */
     boolean blendsWith(Binder other) {
         return isOxidative() ? other.isOxidative() : this == WATERBORNE_ACRYLIC && other == this;
+    }
+
+    /** A liquid that can carry its paint: one of its own family, or one that mixes with it. */
+    boolean thinsWith(Carrier liquid) {
+        if (liquid instanceof Carrier.Dry) {
+            return false;
+        }
+        boolean alcohol = liquid instanceof Carrier.Alcohol;
+        if (!(liquid instanceof Carrier.Named named)) {
+            return alcohol
+                    && switch (this) {
+                        case WATERBORNE_ACRYLIC, ALCOHOL_ACRYLIC, FLOOR_POLISH, LOOSE_POWDER ->
+                                true;
+                        default -> false;
+                    };
+        }
+        boolean water =
+                named == Carrier.Named.WATER
+                        || named == Carrier.Named.WARM_WATER
+                        || named == Carrier.Named.SOAPY_WATER;
+        return switch (this) {
+            case WATERBORNE_ACRYLIC ->
+                    water
+                            || named == Carrier.Named.ACRYLIC_REDUCER
+                            || named == Carrier.Named.DECAL_SETTER;
+            case FLOOR_POLISH, RELEASE_LAYER, DECAL_FILM -> water;
+            case ALCOHOL_ACRYLIC -> named == Carrier.Named.ACRYLIC_REDUCER;
+            case LACQUER -> named == Carrier.Named.LACQUER_THINNER;
+            case ENAMEL, OIL ->
+                    named == Carrier.Named.ODOURLESS_SPIRIT
+                            || named == Carrier.Named.ENAMEL_THINNER;
+            case LOOSE_POWDER -> true;
+            default -> false;
+        };
     }
 
     /** Its solvent bites almost everything as it lands. */

@@ -28,6 +28,7 @@ public final class Catalogue {
     private BiteTable bites = BITES;
     private final Map<String, Material> materials = new LinkedHashMap<>();
     private final Map<String, Technique> techniques = new LinkedHashMap<>();
+    private final Map<String, Stock> stocks = new LinkedHashMap<>();
 
     private record Line(String key, Row row) {}
 
@@ -136,6 +137,23 @@ public final class Catalogue {
      * @throws InvalidInput when there is none
      */
     public Material material(String key) {
+        int thinned = key.indexOf(Material.THINNED);
+        if (thinned > 0) {
+            return thinned(material(key.substring(0, thinned)), key.substring(thinned + 1));
+        }
+        Stock own = stocks.get(key);
+        if (own != null) {
+            return likest(own, materials.values())
+                    .orElseThrow(
+                            () ->
+                                    new InvalidInput(
+                                            "Family of " + own.name(),
+                                            own.family(),
+                                            "is none that the program knows how it dries",
+                                            "Call it one of "
+                                                    + String.join(", ", families())
+                                                    + "."));
+        }
         Material m = materials.get(key);
         if (m == null && key.matches("alcohol-\\d{1,2}")) {
             return diluted(Integer.parseInt(key.substring("alcohol-".length())));
@@ -148,6 +166,97 @@ public final class Catalogue {
                     "Use one of " + String.join(", ", materials.keySet()) + ".");
         }
         return m;
+    }
+
+    /**
+     * The material of a key as a technique takes it: what is the workshop's own has the figures of
+     * that material of its family that the technique would take.
+     *
+     * @throws InvalidInput when there is none
+     */
+    public Material material(String key, Technique technique) {
+        int thinned = key.indexOf(Material.THINNED);
+        if (thinned > 0) {
+            Material bare = material(key.substring(0, thinned), technique);
+            return thinned(bare, key.substring(thinned + 1));
+        }
+        Stock own = stocks.get(key);
+        return own == null
+                ? material(key)
+                : likest(own, technique.materials().stream().map(this::material).toList())
+                        .orElseGet(() -> material(key));
+    }
+
+    private Material thinned(Material bare, String liquid) {
+        Material with = material(liquid);
+        if (with.deposits() || bare.binder().filter(b -> b.thinsWith(with.carrier())).isEmpty()) {
+            throw new InvalidInput(
+                    "Thinner of " + bare.name(),
+                    with.name(),
+                    "does not mix with " + bare.family(),
+                    "Use one of "
+                            + String.join(
+                                    ", ", thinners(bare).stream().map(Material::name).toList())
+                            + ".");
+        }
+        return bare.thinnedWith(with);
+    }
+
+    /** The liquids that a material can be let down with, in the order of the table. */
+    public List<Material> thinners(Material material) {
+        return materials.values().stream()
+                .filter(m -> !m.deposits() && !m.carrier().equals(material.carrier()))
+                .filter(m -> material.binder().filter(b -> b.thinsWith(m.carrier())).isPresent())
+                .toList();
+    }
+
+    /** The material that something of the user's own dries and bites as. */
+    private Optional<Material> likest(Stock own, Collection<Material> among) {
+        List<Material> alike =
+                among.stream()
+                        .filter(m -> m.deposits() && m.isClear() == own.clear())
+                        .filter(m -> isLike(own.family(), m))
+                        .toList();
+        return alike.stream()
+                .filter(m -> m.family().equalsIgnoreCase(own.family()))
+                .findFirst()
+                .or(() -> alike.stream().findFirst())
+                .map(m -> m.standingFor(own));
+    }
+
+    private List<String> families() {
+        return materials.values().stream()
+                .filter(Material::deposits)
+                .map(Material::family)
+                .distinct()
+                .toList();
+    }
+
+    /** Bottles, recipes and materials of the workshop's own, in their order. */
+    public Collection<Stock> stocks() {
+        return stocks.values();
+    }
+
+    /**
+     * The same tables with what stands on a shelf besides.
+     *
+     * @param own one of a key that the tables have is left out
+     */
+    public Catalogue stocked(Collection<Stock> own) {
+        Catalogue out = copy();
+        own.stream()
+                .filter(s -> !materials.containsKey(s.key()))
+                .forEach(s -> out.stocks.put(s.key(), s));
+        return out;
+    }
+
+    private Catalogue copy() {
+        Catalogue out = new Catalogue();
+        out.materials.putAll(materials);
+        out.techniques.putAll(techniques);
+        out.stocks.putAll(stocks);
+        out.bites = bites;
+        return out;
     }
 
     /**
@@ -189,13 +298,42 @@ public final class Catalogue {
     }
 
     /**
-     * Whether a technique can use a material: one of its own, or its alcohol let down otherwise.
+     * Whether a technique can use a material: one of its own, its alcohol let down otherwise, what
+     * is of the family of one of its own, or any of these thinned with another liquid.
      */
-    public static boolean canUse(Technique technique, Material material) {
-        return technique.materials().contains(material.key())
-                || (material.carrier() instanceof Carrier.Alcohol
-                        && !material.deposits()
-                        && technique.materials().stream().anyMatch(k -> k.startsWith("alcohol-")));
+    public boolean canUse(Technique technique, Material material) {
+        String key = material.key();
+        int thinned = key.indexOf(Material.THINNED);
+        String bare = thinned > 0 ? key.substring(0, thinned) : key;
+        if (technique.materials().contains(bare)) {
+            return true;
+        }
+        Stock own = stocks.get(bare);
+        if (own != null) {
+            return likest(own, technique.materials().stream().map(this::material).toList())
+                    .isPresent();
+        }
+        if (isAlike(technique, material)) {
+            return true;
+        }
+        return material.carrier() instanceof Carrier.Alcohol
+                && !material.deposits()
+                && technique.materials().stream().anyMatch(k -> k.startsWith("alcohol-"));
+    }
+
+    /** Paint or powder of the family of one of a technique's own, laid as thick as that. */
+    private boolean isAlike(Technique technique, Material material) {
+        return material.deposits()
+                && !material.isClear()
+                && technique.role() == Technique.Role.EFFECT
+                && technique.materials().stream()
+                        .map(this::material)
+                        .anyMatch(
+                                m ->
+                                        m.deposits()
+                                                && !m.isClear()
+                                                && m.usual() == material.usual()
+                                                && m.family().equals(material.family()));
     }
 
     /** The material that a technique starts with. */
@@ -209,9 +347,7 @@ public final class Catalogue {
 
     /** The same tables at a bench that has seen pairs of binder and carrier bite harder or less. */
     public Catalogue learned(Map<BiteSense.Pair, BiteSense> senses) {
-        Catalogue out = new Catalogue();
-        out.materials.putAll(materials);
-        out.techniques.putAll(techniques);
+        Catalogue out = copy();
         out.bites = BITES.learned(senses);
         return out;
     }
@@ -253,7 +389,8 @@ public final class Catalogue {
                         ? OptionalInt.of((int) r.number("keeps_months"))
                         : OptionalInt.empty(),
                 1,
-                Safety.parse(r.text("safety")));
+                Safety.parse(r.text("safety")),
+                Optional.empty());
     }
 
     private static Technique technique(Row r) {

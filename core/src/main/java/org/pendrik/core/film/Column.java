@@ -317,7 +317,46 @@ public final class Column {
                 best = found.stream().map(layers::get).toList();
             }
         }
-        return best;
+        if (best.size() == 1 && best.getFirst().isLoose()) {
+            return heap(best.getFirst());
+        }
+        return best.stream().anyMatch(this::hasTones) ? withTones(best) : best;
+    }
+
+    /** Another tone of the same effect lies next to it. */
+    private boolean hasTones(Layer one) {
+        int at = layers.indexOf(one);
+        return at > 0 && isToneOf(one, layers.get(at - 1));
+    }
+
+    private static boolean isToneOf(Layer one, Layer other) {
+        return one.technique().key().equals(other.technique().key())
+                && one.madeFor() instanceof MadeFor.OfEffect
+                && one.madeFor().equals(other.madeFor());
+    }
+
+    private List<Layer> withTones(List<Layer> some) {
+        List<Layer> out = new ArrayList<>();
+        for (Layer l : some) {
+            out.add(l);
+            for (int i = layers.indexOf(l) - 1; i >= 0 && isToneOf(l, layers.get(i)); i--) {
+                out.add(layers.get(i));
+            }
+        }
+        return List.copyOf(out);
+    }
+
+    /** Powder lies in one heap with the powder above and beneath it: who moves some moves all. */
+    private List<Layer> heap(Layer one) {
+        int from = layers.indexOf(one);
+        int until = from;
+        while (from > 0 && layers.get(from - 1).isLoose()) {
+            from--;
+        }
+        while (until + 1 < layers.size() && layers.get(until + 1).isLoose()) {
+            until++;
+        }
+        return List.copyOf(layers.subList(from, until + 1).reversed());
     }
 
     /**

@@ -26,6 +26,7 @@ import org.pendrik.core.colour.Lab;
  * @param pace minutes that pass at this bench for one minute of the tables: learned, 1 when nothing
  *     is known
  * @param safety what kind of caution it needs
+ * @param like key of the material of the tables whose figures it has; empty for those themselves
  */
 public record Material(
         String key,
@@ -45,7 +46,11 @@ public record Material(
         double pricePerMl,
         OptionalInt keepsMonths,
         double pace,
-        Safety safety) {
+        Safety safety,
+        Optional<String> like) {
+    /** Stands in a key between a material and the liquid that thins it other than as usual. */
+    static final String THINNED = "~";
+
     public Material {
         if (!(pace > 0 && pace < 100) || !(pricePerMl >= 0) || !(hide >= 0 && hide <= 5)) {
             throw new IllegalArgumentException(
@@ -95,7 +100,8 @@ public record Material(
                 pricePerMl,
                 keepsMonths,
                 otherPace,
-                safety);
+                safety,
+                like);
     }
 
     /** A liquid like this one at another strength. */
@@ -118,7 +124,61 @@ public record Material(
                 pricePerMl,
                 keepsMonths,
                 pace,
-                safety);
+                safety,
+                like);
+    }
+
+    /** The same let down with another liquid than its own, under a key that says so. */
+    Material thinnedWith(Material liquid) {
+        return new Material(
+                key + THINNED + liquid.key,
+                name + ", thinned with " + liquid.carrier.spoken(),
+                family,
+                binder,
+                liquid.carrier,
+                finish,
+                cure,
+                usual,
+                keys,
+                window,
+                filmMicrometres,
+                colour,
+                hide,
+                new Thinning(mix.paintParts(), mix.thinnerParts(), liquid.name),
+                pricePerMl,
+                keepsMonths,
+                pace,
+                safety.and(liquid.safety),
+                like);
+    }
+
+    /** Let down with another liquid than its own. */
+    public boolean isThinned() {
+        return key.contains(THINNED);
+    }
+
+    /** Something of the user's own with the figures of this one where it has none itself. */
+    Material standingFor(Stock own) {
+        return new Material(
+                own.key(),
+                own.name(),
+                own.family(),
+                binder,
+                carrier,
+                own.finish().or(() -> finish),
+                own.cure().or(() -> cure),
+                usual,
+                keys,
+                own.window().or(() -> window),
+                filmMicrometres,
+                own.colour().or(() -> colour),
+                hide,
+                mix,
+                pricePerMl,
+                keepsMonths,
+                pace,
+                safety,
+                Optional.of(key));
     }
 
     /** Leaves something on the model. */

@@ -50,7 +50,7 @@ public record Placing(List<Act> acts, Ledger after) {
         int i = 0;
         while (i < n) {
             Act act = acts.get(i);
-            long clock = i == 0 ? notBefore : Math.max(notBefore, placed.get(i - 1).endMinute());
+            long clock = i == 0 ? notBefore : Math.max(notBefore, placed.get(i - 1).freeMinute());
             long from = Math.max(clock, floor[i]);
             long at =
                     act.done()

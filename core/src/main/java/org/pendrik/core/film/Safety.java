@@ -47,6 +47,14 @@ public record Safety(Set<Hazard> hazards) {
         return new Safety(out);
     }
 
+    /** What both call for. */
+    Safety and(Safety other) {
+        Set<Hazard> both = EnumSet.noneOf(Hazard.class);
+        both.addAll(hazards);
+        both.addAll(other.hazards);
+        return new Safety(both);
+    }
+
     /** All cautions, one sentence after another; empty when there is nothing particular. */
     public String text() {
         return hazards.stream().sorted().map(Hazard::caution).collect(Collectors.joining(" "));

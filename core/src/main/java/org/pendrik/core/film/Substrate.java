@@ -9,7 +9,13 @@ public enum Substrate {
     PRIMED("primer", Binder.PRIMER, Finish.FLAT),
     BARE("bare plastic", Binder.BARE_PLASTIC, Finish.SEMI_GLOSS),
     /** Windows: nobody paints them on purpose. */
-    GLAZING("clear glazing", Binder.BARE_PLASTIC, Finish.GLOSS);
+    GLAZING("clear glazing", Binder.BARE_PLASTIC, Finish.GLOSS),
+    WHITE_METAL("white metal", Binder.METAL, Finish.SATIN),
+    BRASS("brass", Binder.METAL, Finish.SEMI_GLOSS),
+    /** Takes paint by itself: it soaks in. */
+    WOOD("wood", Binder.WOOD, Finish.MATTE),
+    /** Brick, plaster and card, coloured in the mass or painted flat. */
+    MASONRY("brick or plaster", Binder.PRIMER, Finish.MATTE);
 
     /** The colour of a substrate when nothing was measured: a plain mid grey. */
     public static final Lab UNKNOWN_COLOUR = new Lab(48, 0, 0);
@@ -31,6 +37,11 @@ public enum Substrate {
 
     Binder binder() {
         return binder;
+    }
+
+    /** Paint has no hold on it without a primer. */
+    public boolean needsPrimer() {
+        return this == BARE || this == WHITE_METAL || this == BRASS;
     }
 
     /** The finish before the first coat. */

@@ -154,6 +154,20 @@ public record Technique(
             Optional<Carrier> otherCarrier,
             double otherShare,
             List<String> otherBlends) {
+        return as(
+                otherAction,
+                otherCarrier,
+                otherShare,
+                otherBlends,
+                local || !otherBlends.isEmpty() || otherAction.byHand());
+    }
+
+    private Technique as(
+            Action otherAction,
+            Optional<Carrier> otherCarrier,
+            double otherShare,
+            List<String> otherBlends,
+            boolean otherLocal) {
         return new Technique(
                 key,
                 name,
@@ -165,7 +179,7 @@ public record Technique(
                 works,
                 follow,
                 otherBlends,
-                local || !otherBlends.isEmpty() || otherAction.byHand(),
+                otherLocal,
                 pressure,
                 embeds,
                 hands,
@@ -174,6 +188,11 @@ public record Technique(
                 materials,
                 handling,
                 texts);
+    }
+
+    /** The same on another part of the zone. */
+    public Technique sharing(double otherShare) {
+        return as(action, carrier, otherShare, blends, local);
     }
 
     /** Needs the booth. */

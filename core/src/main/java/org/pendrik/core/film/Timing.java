@@ -95,7 +95,7 @@ public final class Timing {
         FilmCase laid = question.with(acts.subList(0, Math.min(fixed, acts.size())));
         long clock =
                 laid.acts().stream()
-                        .mapToLong(Act::endMinute)
+                        .mapToLong(Act::freeMinute)
                         .max()
                         .orElse(acts.isEmpty() ? 0 : acts.getFirst().atMinute());
         List<Act> out = new ArrayList<>(laid.acts());
@@ -154,9 +154,21 @@ public final class Timing {
         Map<StepId, Act> acts = new HashMap<>();
         Ledger ledger = Ledger.of(question.with(List.of()), catalogue);
         long clock = 0;
+        @Nullable Act last = null;
         for (Act given : question.acts()) {
             Act act = given.done() ? given : given.at(clock);
-            clock = act.endMinute();
+            clock = act.freeMinute();
+            if (last != null && last.errand().restMinutes() > 0) {
+                Lag rest =
+                        new Lag(
+                                last.id(),
+                                act.id(),
+                                last.errand().restMinutes(),
+                                OptionalLong.empty(),
+                                "you wait after " + last.name());
+                out.put(List.of(rest.fromActId(), rest.toActId()), rest);
+            }
+            last = act;
             for (String z : act.zones()) {
                 Map<StepId, WorkWindow> windows = ledger.windows(act, z);
                 List<Layer> column = ledger.on(z).live();

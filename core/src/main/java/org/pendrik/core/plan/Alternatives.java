@@ -119,7 +119,7 @@ public final class Alternatives {
     private static List<Map<String, String>> singles(PlanRequest request) {
         List<Map<String, String>> out = new ArrayList<>();
         for (Schools.Question q : Schools.all()) {
-            if (q.key().equals("ends")) {
+            if (q.key().equals("ends") || q.key().equals("last-clear")) {
                 // what is wanted, not how it is done
                 continue;
             }

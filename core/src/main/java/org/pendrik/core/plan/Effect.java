@@ -3,20 +3,33 @@ package org.pendrik.core.plan;
 import java.util.LinkedHashSet;
 import java.util.Optional;
 import java.util.Set;
-import org.pendrik.core.film.Thickness;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.units.InvalidInput;
 
 /**
- * An effect seen on the prototype and wanted on the model.
+ * An effect seen on the prototype and wanted on the model: what, where, how strong, in which tones,
+ * made how.
  *
  * @param id names it in the plan
  * @param kind what it is
  * @param zones keys of the zones where it is seen, at least one
  * @param strength 1 a trace, 2 plain, 3 heavy
- * @param material key of the material wanted for it; empty takes the technique's own
+ * @param tones what is asked for is what is taken
+ * @param made how, where the schools would do it otherwise
+ * @param colour as measured: without tones the material of the way that is nearest to it is taken
+ * @param set name of the set that it is placed, moved and sized with; empty for none
+ * @param phase when it happened, where that is not as usual
  */
 public record Effect(
-        String id, EffectKind kind, Set<String> zones, int strength, Optional<String> material) {
+        String id,
+        EffectKind kind,
+        Set<String> zones,
+        int strength,
+        Tones tones,
+        Made made,
+        Optional<Lab> colour,
+        String set,
+        Phase phase) {
     public Effect {
         zones = java.util.Collections.unmodifiableSet(new LinkedHashSet<>(zones));
         InvalidInput.requireWithin(
@@ -35,12 +48,51 @@ public record Effect(
         }
     }
 
-    /** How thick the coat is that makes it. */
-    Thickness thickness() {
-        return switch (strength) {
-            case 1 -> Thickness.MIST;
-            case 2 -> Thickness.LIGHT;
-            default -> Thickness.NORMAL;
-        };
+    /**
+     * An effect made as the schools have it.
+     *
+     * @param material key of the material wanted for it; empty takes the way's own
+     */
+    public Effect(
+            String id,
+            EffectKind kind,
+            Set<String> zones,
+            int strength,
+            Optional<String> material) {
+        this(
+                id,
+                kind,
+                zones,
+                strength,
+                material.map(Tones::of).orElse(Tones.USUAL),
+                Made.BY_SCHOOL,
+                Optional.empty(),
+                "",
+                Phase.USUAL);
+    }
+
+    /** The same in other tones. */
+    public Effect in(Tones others) {
+        return new Effect(id, kind, zones, strength, others, made, colour, set, phase);
+    }
+
+    /** The same made otherwise. */
+    public Effect made(Made otherwise) {
+        return new Effect(id, kind, zones, strength, tones, otherwise, colour, set, phase);
+    }
+
+    /** The same at another time in the life of the prototype. */
+    public Effect at(Phase other) {
+        return new Effect(id, kind, zones, strength, tones, made, colour, set, other);
+    }
+
+    /** The same as part of a set. */
+    public Effect inSet(String name) {
+        return new Effect(id, kind, zones, strength, tones, made, colour, name, phase);
+    }
+
+    /** The same under another id on other zones. */
+    Effect as(String otherId, Set<String> otherZones) {
+        return new Effect(otherId, kind, otherZones, strength, tones, made, colour, set, phase);
     }
 }

@@ -2,6 +2,7 @@ package org.pendrik.core.plan;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,6 +10,7 @@ import java.util.Set;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.Errand;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.StepId;
@@ -16,6 +18,7 @@ import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
+import org.pendrik.core.units.InvalidInput;
 
 /**
  * The acts that make one effect, or a part of it, which stay together: coats, what has to lie
@@ -27,9 +30,29 @@ import org.pendrik.core.film.Zone;
  * @param main id of the act that shows it
  * @param origin how its acts came into the plan
  * @param up whether it touches something that faces up, false when it only touches sides
+ * @param belongs what it is a part of
+ * @param said what the strength comes to, in words; empty where nothing was asked for
  */
 record EffectGroup(
-        String name, int age, List<Act> acts, StepId main, PlanStep.Origin origin, boolean up) {
+        String name,
+        int age,
+        List<Act> acts,
+        StepId main,
+        PlanStep.Origin origin,
+        boolean up,
+        Belongs belongs,
+        String said) {
+    /**
+     * What a group is a part of.
+     *
+     * @param effect id of the effect; empty for none
+     * @param part its place among the groups of that effect
+     * @param set that is placed and moved together; empty for none
+     */
+    record Belongs(String effect, int part, String set) {
+        static final Belongs NOWHERE = new Belongs("", 0, "");
+    }
+
     EffectGroup {
         acts = List.copyOf(acts);
     }
@@ -40,54 +63,88 @@ record EffectGroup(
     /** From here on the model is put together and handed over. */
     static final int AGE_OF_HANDING_OVER = 97;
 
-    /** The groups of an effect under some schools, the older part first. */
+    /**
+     * The groups of an effect under some schools, the older part first.
+     *
+     * @throws InvalidInput when what is asked for does not go together
+     */
     static List<EffectGroup> of(
             Effect effect,
             List<Zone> subject,
             Schools.Choice schools,
             Catalogue catalogue,
             StepIds ids) {
-        MadeFor madeFor = new MadeFor.OfEffect(effect.id());
-        Ways.Way way = Ways.of(effect.kind(), schools);
+        Ways.Way way = Ways.chosen(effect, schools, catalogue);
         List<Zone> zones = subject.stream().filter(z -> effect.zones().contains(z.key())).toList();
-        boolean up = zones.stream().anyMatch(Zone::up);
+        Expansion all = new Expansion(effect, way, zones, schools, catalogue, ids);
         List<EffectGroup> out = new ArrayList<>();
+        List<String> tones = effect.tones().materials();
+        boolean inRounds = effect.tones().rounds() && tones.size() > 1;
         for (List<Ways.Spec> part : way.parts()) {
-            List<Act> acts = new ArrayList<>();
-            @org.jspecify.annotations.Nullable StepId main = null;
-            @org.jspecify.annotations.Nullable Material coat = null;
+            boolean shows = part.stream().anyMatch(Ways.Spec::main);
+            if (shows && inRounds) {
+                List<Ways.Spec> first = part.stream().filter(s -> s.tone() != 2).toList();
+                // what prepares for the first tone is there for the others
+                List<Ways.Spec> later = first.stream().dropWhile(s -> !s.main()).toList();
+                for (int i = 0; i < tones.size(); i++) {
+                    out.add(all.group(i == 0 ? first : later, List.of(tones.get(i)), out.size()));
+                }
+            } else {
+                out.add(all.group(part, tones, out.size()));
+            }
+        }
+        all.requireLiquidUsed();
+        return out;
+    }
+
+    /** An effect on the way to its acts. */
+    private static final class Expansion {
+        private final Effect effect;
+        private final Ways.Way way;
+        private final List<Zone> zones;
+        private final Schools.Choice schools;
+        private final Catalogue catalogue;
+        private final StepIds ids;
+        private final int shift;
+        private boolean liquidUsed;
+
+        // the part at hand
+        private List<Act> acts = new ArrayList<>();
+        private @org.jspecify.annotations.Nullable StepId main;
+        private @org.jspecify.annotations.Nullable Material coat;
+
+        Expansion(
+                Effect effect,
+                Ways.Way way,
+                List<Zone> zones,
+                Schools.Choice schools,
+                Catalogue catalogue,
+                StepIds ids) {
+            this.effect = effect;
+            this.way = way;
+            this.zones = zones;
+            this.schools = schools;
+            this.catalogue = catalogue;
+            this.ids = ids;
+            Technique shown = catalogue.technique(way.main().technique());
+            int usual = usualAge(effect, shown, schools);
+            this.shift = effect.phase().ageOr(usual) - shown.age();
+        }
+
+        EffectGroup group(List<Ways.Spec> part, List<String> tones, int number) {
+            acts = new ArrayList<>();
+            main = null;
+            coat = null;
             for (int i = 0; i < part.size(); i++) {
                 Ways.Spec spec = part.get(i);
                 Technique t = Seals.as(spec.technique(), schools, catalogue);
-                Material m =
-                        spec.main()
-                                ? wanted(effect, spec, zones.getFirst().colour(), catalogue)
-                                : t.role() == Technique.Role.WORK && coat != null
-                                        ? worker(t, coat, catalogue)
-                                        : catalogue.material(t.materials().getFirst());
-                Thickness thick = spec.main() ? thickness(t, effect) : t.thickness();
-                Act act =
-                        Act.planned(ids.ofEffect(effect.id(), t), t, m, thick, zones)
-                                .madeFor(madeFor);
-                acts.add(act);
-                if (m.deposits()) {
-                    coat = m;
-                }
-                if (spec.main()) {
-                    main = act.id();
-                }
                 boolean named =
                         i + 1 < part.size()
                                 && catalogue.technique(part.get(i + 1).technique()).worksOnCoats();
+                lay(spec, t, tones, part);
                 if (t.follow().isPresent() && !named) {
                     Technique f = catalogue.technique(t.follow().get());
-                    acts.add(
-                            Act.planned(
-                                            ids.ofEffect(effect.id(), f),
-                                            f,
-                                            worker(f, m, catalogue),
-                                            zones)
-                                    .madeFor(madeFor));
+                    work(f, f.thickness());
                 }
             }
             Technique first = acts.getFirst().technique();
@@ -95,67 +152,162 @@ record EffectGroup(
                     main == null || first.role() == Technique.Role.HANDLING
                             ? first
                             : techniqueOf(acts, main);
-            out.add(
-                    new EffectGroup(
-                            effect.kind().label(),
-                            age(effect, shown, schools),
-                            acts,
-                            main == null ? acts.getFirst().id() : main,
-                            PlanStep.Origin.EFFECT,
-                            up));
+            return new EffectGroup(
+                    effect.kind().label(),
+                    shown.age() + shift,
+                    acts,
+                    main == null ? acts.getFirst().id() : main,
+                    PlanStep.Origin.EFFECT,
+                    zones.stream().anyMatch(Zone::up),
+                    new Belongs(effect.id(), number, effect.set()),
+                    said());
         }
-        return out;
+
+        private void lay(Ways.Spec spec, Technique t, List<String> tones, List<Ways.Spec> part) {
+            boolean secondKnown = part.stream().anyMatch(s -> s.tone() == 2);
+            Dose dose = spec.equals(way.turned()) ? Dose.of(t, effect.strength()) : Dose.usual(t);
+            Technique here = dose.share() == t.share() ? t : t.sharing(dose.share());
+            if (t.role() == Technique.Role.WORK && spec.tone() == 0) {
+                work(here, dose.thickness());
+                return;
+            }
+            List<Material> with = new ArrayList<>();
+            if (spec.main()) {
+                with.add(tones.isEmpty() ? unasked(spec, t) : toned(t, tones.getFirst()));
+            }
+            if (spec.tone() == 2 || (spec.main() && !secondKnown)) {
+                tones.stream().skip(1).forEach(k -> with.add(toned(t, k)));
+            }
+            if (with.isEmpty()) {
+                Material first = spec.materials(catalogue).getFirst();
+                with.add(spec.tone() == 0 ? preparing(t, first) : thinned(t, first));
+            }
+            // tones that are worked into one another are one coat together
+            boolean together = spec.tone() > 0 && tones.size() > 1 && !t.blends().isEmpty();
+            Thickness thick = together ? thinner(dose.thickness()) : dose.thickness();
+            for (Material m : with) {
+                for (int pass = 0; pass < dose.passes(); pass++) {
+                    Act act =
+                            Act.planned(ids.ofEffect(effect.id(), t), here, m, thick, zones)
+                                    .madeFor(new MadeFor.OfEffect(effect.id()));
+                    // for the next tone everything is at hand already
+                    int setup = m.equals(with.getFirst()) ? 0 : t.minutes(0, 0);
+                    acts.add(setup == 0 ? act : act.taking(act.minutes() - setup));
+                    if (spec.main() && main == null) {
+                        main = act.id();
+                    }
+                }
+                if (m.deposits()) {
+                    coat = m;
+                }
+            }
+        }
+
+        private static Thickness thinner(Thickness t) {
+            return switch (t) {
+                case MIST, LIGHT -> Thickness.MIST;
+                case NORMAL -> Thickness.LIGHT;
+                case WET, FLOOD -> Thickness.NORMAL;
+            };
+        }
+
+        private void work(Technique t, Thickness thickness) {
+            Material liquid =
+                    coat == null
+                            ? catalogue.material(t.materials().getFirst())
+                            : worker(t, coat, catalogue);
+            if (effect.made().liquid().isPresent()) {
+                Material asked = catalogue.material(effect.made().liquid().get());
+                if (catalogue.canUse(t, asked)) {
+                    liquid = asked;
+                    liquidUsed = true;
+                }
+            }
+            acts.add(
+                    Act.planned(ids.ofEffect(effect.id(), t), t, liquid, thickness, zones)
+                            .madeFor(new MadeFor.OfEffect(effect.id())));
+        }
+
+        /** A tone that is asked for is what is taken. */
+        private Material toned(Technique t, String key) {
+            return thinned(t, catalogue.material(key, t));
+        }
+
+        private Material thinned(Technique t, Material m) {
+            String key = effect.made().thinner().orElse("");
+            return key.isEmpty() || catalogue.material(key).carrier().equals(m.carrier())
+                    ? m
+                    : catalogue.material(m.key() + "~" + key, t);
+        }
+
+        /** A clear that the school lays otherwise is what that is laid with. */
+        private Material preparing(Technique t, Material asTold) {
+            return catalogue.canUse(t, asTold)
+                    ? asTold
+                    : catalogue.material(t.materials().getFirst());
+        }
+
+        private Material unasked(Ways.Spec spec, Technique t) {
+            List<Material> may = spec.materials(catalogue);
+            // what is chipped through is the paint of the car itself
+            Optional<Lab> like =
+                    spec.technique().equals(OwnColour.TOP_COAT)
+                            ? Optional.of(zones.getFirst().colour())
+                            : effect.colour();
+            return thinned(
+                    t, like.flatMap(c -> EffectsSeen.nearest(may, c)).orElse(may.getFirst()));
+        }
+
+        private String said() {
+            Technique t = catalogue.technique(way.turned().technique());
+            String how = Dose.of(t, effect.strength()).said(t);
+            String where = way.turned().main() ? how : t.name() + " " + how;
+            return switch (effect.strength()) {
+                case 1 -> "a trace: " + where;
+                case 2 -> "plain: " + where;
+                default -> "heavy: " + where;
+            };
+        }
+
+        void requireLiquidUsed() {
+            if (effect.made().liquid().isPresent() && !liquidUsed) {
+                Material asked = catalogue.material(effect.made().liquid().get());
+                List<String> may =
+                        way.parts().stream()
+                                .flatMap(List::stream)
+                                .map(s -> catalogue.technique(s.technique()))
+                                .flatMap(
+                                        t ->
+                                                t.role() == Technique.Role.WORK
+                                                        ? java.util.stream.Stream.of(t)
+                                                        : t.follow().stream()
+                                                                .map(catalogue::technique))
+                                .flatMap(t -> t.materials().stream())
+                                .map(k -> catalogue.material(k).name())
+                                .distinct()
+                                .toList();
+                throw new InvalidInput(
+                        "Liquid for " + effect.kind().label(),
+                        asked.name(),
+                        "does not work the coat of " + way.name(),
+                        may.isEmpty()
+                                ? "Nothing is worked afterwards in that way."
+                                : "Use one of " + String.join(", ", may) + ".");
+            }
+        }
     }
 
     private static Technique techniqueOf(List<Act> acts, StepId id) {
         return acts.stream().filter(a -> a.id().equals(id)).findFirst().orElseThrow().technique();
     }
 
-    private static int age(Effect effect, Technique t, Schools.Choice schools) {
+    private static int usualAge(Effect effect, Technique t, Schools.Choice schools) {
         boolean late =
                 switch (effect.kind()) {
                     case DECAL, HOME_DECAL, GRAFFITI -> schools.of("lettering").equals("after");
                     default -> false;
                 };
         return late ? AGE_OF_LATE_LETTERING : t.age();
-    }
-
-    /**
-     * Films grow with strength; powders, marks and coats of paint are as thick as their way asks.
-     */
-    private static Thickness thickness(Technique t, Effect effect) {
-        return switch (effect.kind()) {
-            case FADE,
-                    JOINT_SHADE,
-                    PANEL_LINES,
-                    ROAD_DIRT,
-                    CHIPS,
-                    RUST_STREAKS,
-                    MINERAL_STREAKS,
-                    SOOT,
-                    DUST,
-                    POWDER ->
-                    t.key().equals("chip-top") ? t.thickness() : effect.thickness();
-            // a wash all over is as heavy as the wipe leaves it
-            case GRIME -> effect.strength() < 3 ? Thickness.LIGHT : Thickness.NORMAL;
-            default -> t.thickness();
-        };
-    }
-
-    /** The material wanted, or of what the way may use the one that looks most like it. */
-    private static Material wanted(Effect effect, Ways.Spec spec, Lab own, Catalogue catalogue) {
-        List<Material> may = spec.materials(catalogue);
-        if (effect.material().isEmpty()) {
-            // what is chipped through is the paint of the car itself
-            return spec.technique().equals(OwnColour.TOP_COAT)
-                    ? EffectsSeen.nearest(may, own).orElse(may.getFirst())
-                    : may.getFirst();
-        }
-        Material wish = catalogue.material(effect.material().get());
-        if (may.contains(wish)) {
-            return wish;
-        }
-        return wish.colour().flatMap(c -> EffectsSeen.nearest(may, c)).orElse(may.getFirst());
     }
 
     /** The liquid that works a coat is the one that carries it, when the technique knows it. */
@@ -171,19 +323,22 @@ record EffectGroup(
 
     /**
      * What ends a plan: the final flat, and, as the schools have it, putting together and packing.
+     *
+     * @param partsOff that have to go back on, whatever the schools say
      */
     static List<EffectGroup> ends(
             List<Zone> touched,
             List<Zone> subject,
             Schools.Choice schools,
             Catalogue catalogue,
-            StepIds ids) {
+            StepIds ids,
+            List<String> partsOff) {
         Map<String, List<Zone>> last = new LinkedHashMap<>();
-        if (!touched.isEmpty()) {
+        if (!touched.isEmpty() && schools.of("last-clear").equals("flat")) {
             last.put(Seals.finalFlat(schools), touched);
         }
-        if (!schools.of("ends").equals("flat")) {
-            last.put("reassemble", subject);
+        if (!schools.of("ends").equals("flat") || !partsOff.isEmpty()) {
+            last.put(Parts.ALL_ON, subject);
         }
         if (schools.of("ends").equals("packed")) {
             last.put("pack", subject);
@@ -198,11 +353,19 @@ record EffectGroup(
                                     t.name(),
                                     t.age(),
                                     List.of(
-                                            Act.planned(
-                                                    id, t, catalogue.startingMaterial(t), zones)),
+                                            Act.planned(id, t, catalogue.startingMaterial(t), zones)
+                                                    .saying(
+                                                            new Errand(
+                                                                    "",
+                                                                    0,
+                                                                    key.equals(Parts.ALL_ON)
+                                                                            ? partsOff
+                                                                            : List.of()))),
                                     id,
                                     PlanStep.Origin.EFFECT,
-                                    false));
+                                    false,
+                                    Belongs.NOWHERE,
+                                    ""));
                 });
         return out;
     }
@@ -210,12 +373,14 @@ record EffectGroup(
     /** A step that the user has put in. */
     static EffectGroup own(Act act) {
         return new EffectGroup(
-                act.technique().name(),
+                act.name(),
                 act.technique().age(),
                 List.of(act),
                 act.id(),
                 PlanStep.Origin.MANUAL,
-                false);
+                false,
+                Belongs.NOWHERE,
+                "");
     }
 
     Set<String> zones() {
@@ -270,7 +435,7 @@ record EffectGroup(
         return switch (a.technique().role()) {
             case WORK ->
                     shows
-                            ? "You want " + name + " here."
+                            ? wanted()
                             : a.technique().keepsWindow()
                                     ? "The coat can be worked only while its window is open."
                                     : "It belongs to "
@@ -278,7 +443,7 @@ record EffectGroup(
                                             + ": without it the coat does not settle.";
             case EFFECT ->
                     of.map(n -> "It belongs to " + n + ": the next coat needs it beneath.")
-                            .orElse("You want " + name + " here.");
+                            .orElse(wanted());
             case CLEAR ->
                     acts.size() > 1
                             ? "It belongs to "
@@ -288,8 +453,7 @@ record EffectGroup(
             case HANDLING ->
                     shows && acts.size() == 1
                             ? switch (a.technique().key()) {
-                                case "reassemble" ->
-                                        "Fragile parts wait until nothing wet follows.";
+                                case Parts.ALL_ON -> back(a);
                                 case "pack" ->
                                         "You want it packed: only a fully cured film bears it.";
                                 default -> "You want " + name + ".";
@@ -298,7 +462,30 @@ record EffectGroup(
         };
     }
 
+    private static String back(Act a) {
+        return a.errand().parts().isEmpty()
+                ? "Fragile parts wait until nothing wet follows."
+                : "What was taken off goes back on: " + String.join(", ", a.errand().parts()) + ".";
+    }
+
+    private String wanted() {
+        return "You want " + name + " here" + (said.isEmpty() ? "." : ", " + said + ".");
+    }
+
+    /** The same with other acts. */
+    EffectGroup with(List<Act> others) {
+        return new EffectGroup(name, age, others, main, origin, up, belongs, said);
+    }
+
+    /** The zones of all its acts. */
+    Set<String> allZones() {
+        Set<String> out = new LinkedHashSet<>();
+        acts.forEach(a -> out.addAll(a.zones()));
+        return out;
+    }
+
     boolean sharesZoneWith(EffectGroup other) {
-        return zones().stream().anyMatch(other.zones()::contains);
+        Set<String> others = other.allZones();
+        return allZones().stream().anyMatch(others::contains);
     }
 }

@@ -29,7 +29,13 @@ public enum EffectKind {
     SPILL("gloss spill"),
     WHEEL_FACES("wheel faces"),
     WINDOWS("clear windows"),
-    LOAD("load");
+    LOAD("load"),
+    DIRT_STREAKS("dirt streaks"),
+    DETAILS("details picked out"),
+    WORN_LETTERING("worn lettering"),
+    PAINTED_OUT("painted-out names"),
+    RENEWED_PANEL("one panel renewed"),
+    MORTAR("mortar joints");
 
     private final String label;
 
@@ -45,7 +51,10 @@ public enum EffectKind {
     /** Whether a subject of a kind can have it: a building has no wheels and carries nothing. */
     public boolean suits(SubjectKind kind) {
         return switch (this) {
-            case TRUCK_TONES, WHEEL_FACES, LOAD -> kind != SubjectKind.STRUCTURE;
+            case TRUCK_TONES -> kind.hasWheels() && kind != SubjectKind.ROAD_TRAILER;
+            case WHEEL_FACES -> kind.hasWheels();
+            case LOAD -> !kind.isBuilding();
+            case MORTAR -> kind.isBuilding();
             default -> true;
         };
     }

@@ -173,18 +173,9 @@ public final class InStep {
                 asTheyWere.put(there.id(), a);
             }
             for (Effect e : s.effects()) {
-                Effect here =
-                        new Effect(
-                                s.key() + "." + e.id(),
-                                e.kind(),
-                                prefixed(s.key(), e.zones()),
-                                e.strength(),
-                                e.material());
+                Effect here = e.as(s.key() + "." + e.id(), prefixed(s.key(), e.zones()));
                 of.put(here, e.id());
-                alike.computeIfAbsent(
-                                List.of(e.kind(), e.strength(), e.material(), nth(alike, s, e)),
-                                _ -> new ArrayList<>())
-                        .add(here);
+                alike.computeIfAbsent(alike(e, nth(alike, s, e)), _ -> new ArrayList<>()).add(here);
             }
         }
         done.sort(java.util.Comparator.comparingLong(Act::atMinute));
@@ -199,14 +190,19 @@ public final class InStep {
                 String zone = e.zones().iterator().next();
                 bySubject.put(zone.substring(0, zone.indexOf(IN)), of.getOrDefault(e, e.id()));
             }
-            effects.add(
-                    new Effect(first.id(), first.kind(), on, first.strength(), first.material()));
+            effects.add(first.as(first.id(), on));
             ids.put(first.id(), bySubject);
         }
         return new Joined(
                 new PlanRequest(zones, done, effects, List.of(), air, fromMinute, schools, own),
                 ids,
                 asTheyWere);
+    }
+
+    /** What two effects have to have in common to be made at once. */
+    private static List<Object> alike(Effect e, int nth) {
+        return List.of(
+                e.kind(), e.strength(), e.tones(), e.made(), e.colour(), e.set(), e.phase(), nth);
     }
 
     /** A subject's act among those of all subjects. */
@@ -226,7 +222,7 @@ public final class InStep {
     private static int nth(Map<List<Object>, List<Effect>> alike, Subject s, Effect e) {
         int n = 0;
         while (true) {
-            List<Effect> there = alike.get(List.of(e.kind(), e.strength(), e.material(), n));
+            List<Effect> there = alike.get(alike(e, n));
             boolean own =
                     there != null
                             && there.stream()

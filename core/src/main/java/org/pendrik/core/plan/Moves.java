@@ -15,7 +15,6 @@ import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.StepIds;
-import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 
@@ -134,7 +133,7 @@ final class Moves {
     }
 
     private static boolean isBare(Column c) {
-        return c.zone().substrate() == Substrate.BARE && !c.isCovered();
+        return c.zone().substrate().needsPrimer() && !c.isCovered();
     }
 
     /** Zones with powder that the clears would blow away. */

@@ -10,6 +10,9 @@ import org.pendrik.core.film.Material;
 public final class OwnColour {
     static final String TOP_COAT = "chip-top";
 
+    /** Key of the layer that lets a top coat come off. */
+    static final String RELEASE = "release-coat";
+
     private OwnColour() {}
 
     /**

@@ -52,22 +52,73 @@ public final class PlanAudit {
 
     private void effects(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
         for (Effect e : request.effects()) {
-            String technique = Ways.technique(e.kind(), request.schools(), catalogue).key();
-            boolean made =
+            Ways.Way way = Ways.chosen(e, request.schools(), catalogue);
+            List<Act> by =
                     plan.steps().stream()
                             .map(PlanStep::act)
-                            .anyMatch(
+                            .filter(
                                     a ->
-                                            a.madeFor().equals(new MadeFor.OfEffect(e.id()))
-                                                    && a.technique().key().equals(technique)
-                                                    && a.zones().containsAll(e.zones()));
-            if (!made) {
+                                            isFor(a, e)
+                                                    || a.technique()
+                                                            .works()
+                                                            .means(OwnColour.RELEASE))
+                            .toList();
+            String technique = way.main().technique();
+            if (by.stream()
+                    .noneMatch(
+                            a ->
+                                    a.technique().key().equals(technique)
+                                            && a.zones().containsAll(e.zones()))) {
                 out.add(e.kind().label() + " is not made on all its zones");
             }
+            asAsked(e, by, out);
         }
         for (Act own : request.own()) {
             if (plan.steps().stream().noneMatch(s -> s.act().id().equals(own.id()))) {
-                out.add("the step " + own.technique().name() + " of the user is lost");
+                out.add("the step " + own.name() + " of the user is lost");
+            }
+        }
+        List<Act> all = new ArrayList<>(request.done());
+        plan.steps().forEach(s -> all.add(s.act()));
+        List<String> off = Parts.stillOff(all);
+        if (!off.isEmpty()) {
+            out.add("never put back on: " + String.join(", ", off));
+        }
+    }
+
+    private static boolean isFor(Act a, Effect e) {
+        return a.madeFor().equals(new MadeFor.OfEffect(e.id()));
+    }
+
+    /** Nothing that was asked for is replaced by something else. */
+    private void asAsked(Effect e, List<Act> by, List<String> out) {
+        for (String tone : e.tones().materials()) {
+            boolean stands =
+                    by.stream()
+                            .anyMatch(
+                                    a ->
+                                            a.material().key().equals(tone)
+                                                    || a.material().key().startsWith(tone + "~"));
+            if (!stands) {
+                out.add(e.kind().label() + " is not made with " + tone);
+            }
+        }
+        for (String liquid : e.made().liquid().stream().toList()) {
+            if (by.stream().noneMatch(a -> a.material().key().equals(liquid))) {
+                out.add(e.kind().label() + " is not worked with " + liquid);
+            }
+        }
+        for (String thinner : e.made().thinner().stream().toList()) {
+            if (by.stream()
+                    .noneMatch(
+                            a ->
+                                    a.material().deposits()
+                                            && a.carrier()
+                                                    .equals(
+                                                            catalogue
+                                                                    .material(thinner)
+                                                                    .carrier()))) {
+                out.add(e.kind().label() + " is not thinned with " + thinner);
             }
         }
     }
@@ -75,26 +126,58 @@ public final class PlanAudit {
     private static void times(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
         long clock = request.fromMinute();
         for (Act a : request.done()) {
-            clock = Math.max(clock, a.endMinute());
+            clock = Math.max(clock, a.freeMinute());
         }
         for (PlanStep s : plan.steps()) {
             if (s.act().atMinute() < clock) {
                 out.add(s.act().id() + " begins before the step in front of it is over");
             }
-            clock = s.act().endMinute();
+            clock = s.act().freeMinute();
         }
     }
 
     private void chemistry(PlanOutcome.Compiled plan, List<String> out) {
         long warnings = 0;
+        StringBuilder why = new StringBuilder();
+        List<StepId> planned = plan.steps().stream().map(s -> s.act().id()).toList();
         for (Finding f : check.check(plan.timed()).findings()) {
+            if (!planned.contains(f.actId())) {
+                // what was done before cannot be planned otherwise
+                continue;
+            }
             if (f.severity() == Finding.Severity.STOP) {
                 out.add(f.actId() + ": " + f.why());
             }
-            warnings += f.severity() == Finding.Severity.WARN ? 1 : 0;
+            if (f.severity() == Finding.Severity.WARN) {
+                warnings++;
+                why.append(' ').append(f.actId()).append(": ").append(f.why());
+            }
+            if (f.rule() == Finding.Rule.BURIED && f.severity() == Finding.Severity.WARN) {
+                plan.steps().stream()
+                        .filter(s -> s.act().id().equals(f.actId()))
+                        .filter(s -> s.origin() != PlanStep.Origin.MANUAL)
+                        .forEach(s -> out.add(f.actId() + " buries what was made: " + f.why()));
+            }
         }
+        rounds(plan, out);
         if (warnings != plan.warnings()) {
-            out.add("it says " + plan.warnings() + " warnings and has " + warnings);
+            out.add("it says " + plan.warnings() + " warnings and has " + warnings + why);
+        }
+    }
+
+    /** In rounds every zone is laid before it is worked. */
+    private static void rounds(PlanOutcome.Compiled plan, List<String> out) {
+        for (int i = 1; i < plan.steps().size(); i++) {
+            Act coat = plan.steps().get(i - 1).act();
+            Act work = plan.steps().get(i).act();
+            if (!coat.rounds().prepared() || !work.rounds().prepared() || !work.keepsWindow()) {
+                continue;
+            }
+            for (String z : work.zones()) {
+                if (work.beginOn(z) < coat.endOn(z)) {
+                    out.add(work.id() + " begins on " + z + " before that is laid");
+                }
+            }
         }
     }
 
@@ -109,10 +192,6 @@ public final class PlanAudit {
                 out.add("the pin of " + p.thenId() + " behind " + p.firstId() + " is not kept");
             }
         }
-        if (!request.pins().isEmpty()) {
-            // a pin may turn any two effects around
-            return;
-        }
         for (int i = 0; i < steps.size(); i++) {
             for (int j = i + 1; j < steps.size(); j++) {
                 PlanStep before = steps.get(i);
@@ -120,9 +199,96 @@ public final class PlanAudit {
                 if (shows(before)
                         && shows(after)
                         && age(before, request) > age(after, request)
-                        && meet(before.act(), after.act())) {
+                        && meet(before.act(), after.act())
+                        && !isForced(before, after, steps, request)) {
                     out.add(after.act().id() + " is older than " + before.act().id());
                 }
+            }
+        }
+        sets(request, steps, out);
+    }
+
+    /** Whether pins, with what age asks for between, want one step before another. */
+    private static boolean isForced(
+            PlanStep before, PlanStep after, List<PlanStep> steps, PlanRequest request) {
+        List<Pin> pins = new ArrayList<>(request.pins());
+        pins.addAll(request.standing());
+        List<PlanStep> reached = new ArrayList<>(List.of(before));
+        for (int at = 0; at < reached.size(); at++) {
+            PlanStep from = reached.get(at);
+            if (isOneWith(from, after)) {
+                return true;
+            }
+            for (PlanStep to : steps) {
+                boolean pinned =
+                        pins.stream()
+                                .anyMatch(
+                                        p ->
+                                                names(p.firstId(), from, steps)
+                                                        && names(p.thenId(), to, steps));
+                boolean older =
+                        shows(from)
+                                && shows(to)
+                                && age(from, request) < age(to, request)
+                                && meet(from.act(), to.act());
+                boolean set = isInSetWith(from, to, request);
+                if ((pinned || older || set || isOneWith(from, to)) && !reached.contains(to)) {
+                    reached.add(to);
+                }
+            }
+        }
+        return false;
+    }
+
+    private static boolean names(StepId id, PlanStep s, List<PlanStep> steps) {
+        return steps.stream().filter(o -> o.act().id().equals(id)).anyMatch(o -> isOneWith(o, s));
+    }
+
+    /** Steps of one effect stay together. */
+    private static boolean isOneWith(PlanStep a, PlanStep b) {
+        return a.act().id().equals(b.act().id())
+                || (a.act().madeFor() instanceof MadeFor.OfEffect
+                        && a.act().madeFor().equals(b.act().madeFor()));
+    }
+
+    private static boolean isInSetWith(PlanStep a, PlanStep b, PlanRequest request) {
+        String set = set(a, request);
+        return !set.isEmpty() && set.equals(set(b, request));
+    }
+
+    private static String set(PlanStep s, PlanRequest request) {
+        return effect(s, request).map(Effect::set).orElse("");
+    }
+
+    private static java.util.Optional<Effect> effect(PlanStep s, PlanRequest request) {
+        return request.effects().stream().filter(e -> isFor(s.act(), e)).findFirst();
+    }
+
+    /** Nothing on its zones that is not needed for it comes into a set. */
+    private static void sets(PlanRequest request, List<PlanStep> steps, List<String> out) {
+        for (Effect e : request.effects()) {
+            if (e.set().isEmpty()) {
+                continue;
+            }
+            List<Integer> of = new ArrayList<>();
+            for (int i = 0; i < steps.size(); i++) {
+                if (set(steps.get(i), request).equals(e.set())) {
+                    of.add(i);
+                }
+            }
+            List<String> order =
+                    of.stream()
+                            .map(i -> effect(steps.get(i), request).orElseThrow().id())
+                            .distinct()
+                            .toList();
+            List<String> wanted =
+                    request.effects().stream()
+                            .filter(o -> o.set().equals(e.set()))
+                            .map(Effect::id)
+                            .filter(order::contains)
+                            .toList();
+            if (!order.equals(wanted)) {
+                out.add("the set " + e.set() + " is out of order: " + order);
             }
         }
     }
@@ -134,10 +300,18 @@ public final class PlanAudit {
 
     /** Lettering and graffiti that go on late are as old as their school says. */
     private static int age(PlanStep s, PlanRequest request) {
+        java.util.Optional<Effect> e = effect(s, request);
+        if (e.filter(x -> x.phase() != Phase.USUAL).isPresent()) {
+            return e.get().phase().ageOr(0);
+        }
         boolean late =
                 request.schools().of("lettering").equals("after")
-                        && (s.act().technique().key().startsWith("decal")
-                                || s.act().technique().key().equals("stencil-graffiti"));
+                        && e.filter(
+                                        x ->
+                                                x.kind() == EffectKind.DECAL
+                                                        || x.kind() == EffectKind.HOME_DECAL
+                                                        || x.kind() == EffectKind.GRAFFITI)
+                                .isPresent();
         return late ? 66 : s.act().technique().age();
     }
 
@@ -159,8 +333,8 @@ public final class PlanAudit {
                     a.material().deposits()
                             && a.technique().role() == Technique.Role.EFFECT
                             && !Seals.isPutIn(a)
-                            && a.technique().age() < 90;
-            if (!older) {
+                            && age(plan.steps().get(i), request) < 90;
+            if (!older || request.schools().of("last-clear").equals("none")) {
                 continue;
             }
             if (flat < 0) {
@@ -197,7 +371,7 @@ public final class PlanAudit {
                                 : a.at(
                                         at == 0
                                                 ? request.fromMinute()
-                                                : rest.get(at - 1).endMinute()));
+                                                : rest.get(at - 1).freeMinute()));
             }
             FilmCase without = timing.settle(plan.timed().with(rest), at, false);
             FilmReport report = check.check(without);
@@ -227,7 +401,7 @@ public final class PlanAudit {
     }
 
     private static long end(FilmCase c) {
-        return c.acts().stream().mapToLong(Act::endMinute).max().orElse(0);
+        return c.acts().stream().mapToLong(Act::freeMinute).max().orElse(0);
     }
 
     private static void figures(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
@@ -243,7 +417,7 @@ public final class PlanAudit {
         if (clears != plan.clears()) {
             out.add("it says " + plan.clears() + " clears and has " + clears);
         }
-        long last = plan.steps().stream().mapToLong(s -> s.act().endMinute()).max().orElse(0);
+        long last = plan.steps().stream().mapToLong(s -> s.act().freeMinute()).max().orElse(0);
         if (!plan.steps().isEmpty() && last - request.fromMinute() != plan.minutes()) {
             out.add("it says " + plan.minutes() + " minutes and takes " + last);
         }

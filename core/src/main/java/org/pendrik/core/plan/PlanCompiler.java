@@ -1,12 +1,9 @@
 package org.pendrik.core.plan;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.PriorityQueue;
-import java.util.Set;
-import java.util.stream.Stream;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
@@ -14,7 +11,6 @@ import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Ledger;
 import org.pendrik.core.film.Placing;
 import org.pendrik.core.film.StepIds;
-import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.InvalidInput;
 
 /**
@@ -50,8 +46,6 @@ public final class PlanCompiler {
 
     /** As many as there are bits for. */
     static final int MOST_GROUPS = 60;
-
-    private static final int FINAL_FLAT_AGE = 90;
 
     private final Catalogue catalogue;
     private final int mostTries;
@@ -89,34 +83,20 @@ public final class PlanCompiler {
      *     effects and steps of the user's own
      */
     public PlanOutcome compile(PlanRequest request) {
-        List<EffectGroup> groups = new ArrayList<>();
-        StepIds ids =
-                StepIds.besides(
-                        Stream.concat(request.done().stream(), request.own().stream())
-                                .map(Act::id));
-        request.effects()
-                .forEach(
-                        e ->
-                                groups.addAll(
-                                        EffectGroup.of(
-                                                e,
-                                                request.zones(),
-                                                request.schools(),
-                                                catalogue,
-                                                ids)));
-        request.own().forEach(a -> groups.add(EffectGroup.own(a)));
         FilmCase start = new FilmCase(request.zones(), request.done(), request.air());
-        if (groups.isEmpty()) {
-            return new PlanOutcome.Compiled(List.of(), start, 0, 0, 0, true);
+        StepIds ids = Groups.ids(request);
+        List<EffectGroup> groups;
+        try {
+            groups = Groups.of(request, catalogue, ids);
+        } catch (InvalidInput asked) {
+            // nothing that is asked for is replaced by something else
+            return new PlanOutcome.NoPlan(
+                    asked.field() + ": " + asked.value() + " " + asked.rule() + ".",
+                    asked.remedy());
         }
-        List<EffectGroup> ends =
-                EffectGroup.ends(
-                        touched(request, groups),
-                        request.zones(),
-                        request.schools(),
-                        catalogue,
-                        ids);
-        groups.addAll(ends);
+        if (groups.isEmpty()) {
+            return new PlanOutcome.Compiled(List.of(), start, 0, 0, 0, true, 0);
+        }
         if (groups.size() > MOST_GROUPS) {
             throw new InvalidInput(
                     "Effects",
@@ -124,11 +104,11 @@ public final class PlanCompiler {
                     "must be at most " + MOST_GROUPS,
                     "Join effects of one kind, or plan a part of the subject first.");
         }
-        Precedence precedence = Precedence.of(groups, request.pins(), request.schools());
-        if (!precedence.holds()) {
+        Precedence precedence =
+                Precedence.of(groups, request.pins(), request.standing(), request.schools());
+        if (precedence.contradiction().isPresent()) {
             return new PlanOutcome.NoPlan(
-                    "The pins and the age of the effects contradict each other.",
-                    "Take a pin out and compile again.");
+                    precedence.contradiction().get(), "Take a pin out and compile again.");
         }
         List<Seals.Seal> seals = Seals.of(request.schools(), catalogue);
         PlanState.Rules rules = rules(request, groups, precedence, seals);
@@ -144,7 +124,7 @@ public final class PlanCompiler {
                 break;
             }
             if (moves.tried() >= mostTries) {
-                return result(incumbent, start, request, false);
+                return result(incumbent, start, request, s);
             }
             for (PlanState next : moves.from(s)) {
                 boolean better = PlanState.BEST_FIRST.compare(next, incumbent) < 0;
@@ -157,7 +137,7 @@ public final class PlanCompiler {
                 }
             }
         }
-        return result(incumbent, start, request, true);
+        return result(incumbent, start, request, null);
     }
 
     private PlanState.Rules rules(
@@ -179,27 +159,13 @@ public final class PlanCompiler {
                         precedence,
                         flat,
                         sealMinutes,
-                        !request.pins().isEmpty(),
+                        !request.pins().isEmpty() || !request.own().isEmpty(),
                         request.air());
         boolean patient = request.schools().of("patience").equals("wait");
         return new PlanState.Rules(
                 outlook,
                 HouseRules.of(request.schools()),
                 patient ? CLEAR_WORTH_TO_THE_PATIENT : CLEAR_WORTH_MINUTES);
-    }
-
-    /** The zones that a final flat has to cover: those with a coat that is older than it. */
-    private static List<Zone> touched(PlanRequest request, List<EffectGroup> groups) {
-        Set<String> touched = new LinkedHashSet<>();
-        groups.stream()
-                .filter(g -> g.age() < FINAL_FLAT_AGE && g.isCoated())
-                .forEach(g -> touched.addAll(g.zones()));
-        if (!touched.isEmpty()) {
-            request.done().stream()
-                    .filter(a -> a.material().deposits())
-                    .forEach(a -> touched.addAll(a.zones()));
-        }
-        return request.zones().stream().filter(z -> touched.contains(z.key())).toList();
     }
 
     /** The best whole plan that comes of keeping a few states for each number of effects done. */
@@ -223,7 +189,17 @@ public final class PlanCompiler {
         return level.getFirst();
     }
 
-    private PlanOutcome result(PlanState s, FilmCase start, PlanRequest request, boolean proven) {
+    /**
+     * The outcome.
+     *
+     * @param open the best of what was not looked at any more; null when all was
+     */
+    private PlanOutcome result(
+            PlanState s,
+            FilmCase start,
+            PlanRequest request,
+            @org.jspecify.annotations.Nullable PlanState open) {
+        boolean proven = open == null;
         if (s.weight() >= PlanState.STOP_WEIGHT) {
             return refused(s);
         }
@@ -236,7 +212,8 @@ public final class PlanCompiler {
                         s.clears(),
                         s.end() - request.fromMinute(),
                         s.weight(),
-                        proven);
+                        proven,
+                        open == null ? 0 : Math.max(0, s.leastCost() - open.leastCost()));
         return proven ? found : polished(found, start, request);
     }
 
@@ -262,7 +239,7 @@ public final class PlanCompiler {
         Ledger lies = Ledger.of(start, catalogue);
         long clock = request.fromMinute();
         for (Act a : start.acts()) {
-            clock = Math.max(clock, a.endMinute());
+            clock = Math.max(clock, a.freeMinute());
         }
         List<Act> untimed = steps.stream().map(PlanStep::act).toList();
         List<Act> placed = Placing.of(lies, untimed, clock, false).acts();
@@ -282,7 +259,7 @@ public final class PlanCompiler {
             lies = lies.and(a);
             out.add(new PlanStep(a, steps.get(i).origin(), steps.get(i).reason()));
         }
-        long minutes = placed.getLast().endMinute() - request.fromMinute();
+        long minutes = placed.getLast().freeMinute() - request.fromMinute();
         long worth =
                 request.schools().of("patience").equals("wait")
                         ? CLEAR_WORTH_TO_THE_PATIENT
@@ -294,7 +271,13 @@ public final class PlanCompiler {
         all.addAll(placed);
         return Optional.of(
                 new PlanOutcome.Compiled(
-                        out, start.with(all), plan.clears() - 1, minutes, warnings, false));
+                        out,
+                        start.with(all),
+                        plan.clears() - 1,
+                        minutes,
+                        warnings,
+                        false,
+                        Math.max(0, plan.gapMinutes() - worth - plan.minutes() + minutes)));
     }
 
     /** The first thing that nothing helped against. */

@@ -14,6 +14,8 @@ public sealed interface PlanOutcome {
      * @param minutes from its first minute to its last, drying included
      * @param warnings that nothing helped against
      * @param proven whether the search was finished, so that no plan costs less
+     * @param gapMinutes how much less a plan could cost at most, in minutes of the documented cost;
+     *     0 when proven
      */
     record Compiled(
             List<PlanStep> steps,
@@ -21,7 +23,8 @@ public sealed interface PlanOutcome {
             int clears,
             long minutes,
             long warnings,
-            boolean proven)
+            boolean proven,
+            long gapMinutes)
             implements PlanOutcome {
         public Compiled {
             steps = List.copyOf(steps);

@@ -67,7 +67,7 @@ record PlanState(
         start.zones().forEach(z -> stacks.put(z.key(), ""));
         long end = fromMinute;
         for (Act a : start.acts()) {
-            end = Math.max(end, a.endMinute());
+            end = Math.max(end, a.freeMinute());
         }
         Ledger lies = Ledger.of(start, catalogue);
         return new PlanState(
@@ -124,7 +124,7 @@ record PlanState(
                 act.zones().forEach(z -> grown.merge(z, coat, String::concat));
             }
         }
-        long clock = placed.getLast().act().endMinute();
+        long clock = placed.getLast().act().freeMinute();
         long firstLaid = Outlook.firstLaid(placed.get(clearsBefore.size()).act());
         long flat = Math.max(flatFrom, rules.outlook().flatFrom(group, firstLaid));
         long all = done | 1L << group;

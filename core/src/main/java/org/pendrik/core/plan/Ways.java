@@ -6,14 +6,17 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.tables.DomainTable;
 import org.pendrik.core.tables.DomainTable.Row;
+import org.pendrik.core.units.InvalidInput;
 
 /** How each effect is made under which schools, from ways.csv. */
 public final class Ways {
@@ -27,9 +30,19 @@ public final class Ways {
      * @param technique its key
      * @param family keeps the material to a family; empty takes any
      * @param start key of the material that it starts with here, where that is not the technique's
-     * @param main takes the colour that is wanted for the effect
+     * @param tone 1 takes the first tone that is wanted for the effect, 2 the others; 0 takes none
+     * @param turned the strength of the effect turns it
      */
-    record Spec(String technique, Optional<String> family, Optional<String> start, boolean main) {
+    record Spec(
+            String technique,
+            Optional<String> family,
+            Optional<String> start,
+            int tone,
+            boolean turned) {
+        boolean main() {
+            return tone == 1;
+        }
+
         /** What the step may use. */
         List<Material> materials(Catalogue catalogue) {
             List<Material> all =
@@ -42,6 +55,22 @@ public final class Ways {
             // a stable sort: the others stay as they are
             may.sort(Comparator.comparing((Material m) -> start.filter(m.key()::equals).isEmpty()));
             return may;
+        }
+
+        /** Whether it can be laid with a material, be it of the tables or of the workshop's own. */
+        boolean takes(Material wanted, Catalogue catalogue) {
+            Technique t = catalogue.technique(technique);
+            return catalogue.canUse(t, wanted)
+                    && family.map(
+                                    f ->
+                                            materials(catalogue).stream()
+                                                    .anyMatch(
+                                                            m ->
+                                                                    m.family().equals(f)
+                                                                            && catalogue.isLike(
+                                                                                    wanted.family(),
+                                                                                    m)))
+                            .orElse(true);
         }
     }
 
@@ -62,21 +91,213 @@ public final class Ways {
                     .allMatch(e -> e.getValue().contains(schools.of(e.getKey())));
         }
 
-        Spec main() {
-            return parts.stream()
-                    .flatMap(List::stream)
-                    .filter(Spec::main)
-                    .findFirst()
-                    .orElseThrow();
+        private Stream<Spec> specs() {
+            return parts.stream().flatMap(List::stream);
         }
+
+        Spec main() {
+            return specs().filter(Spec::main).findFirst().orElseThrow();
+        }
+
+        /** The step that takes a tone, counted from 0. */
+        Spec ofTone(int tone) {
+            return tone == 0
+                    ? main()
+                    : specs().filter(s -> s.tone() == 2).findFirst().orElseGet(this::main);
+        }
+
+        /** The step that the strength turns. */
+        Spec turned() {
+            return specs().filter(Spec::turned).findFirst().orElseGet(this::main);
+        }
+
+        boolean takes(List<Material> tones, Catalogue catalogue) {
+            for (int i = 0; i < tones.size(); i++) {
+                if (!ofTone(i).takes(tones.get(i), catalogue)) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        /** Made with another technique of its kind in place of the one that shows it. */
+        private boolean showsBy(String technique) {
+            return main().technique().equals(technique);
+        }
+    }
+
+    /**
+     * A way as it is offered.
+     *
+     * @param key its name in {@link Made}
+     * @param technique that shows it
+     * @param materials that it takes, of the tables, the starting choice first
+     */
+    public record Offered(String key, String name, Technique technique, List<Material> materials) {}
+
+    /** All ways to make an effect, in the order of the table. */
+    public static List<Offered> offered(EffectKind effect, Catalogue catalogue) {
+        return of(effect)
+                .map(
+                        w ->
+                                new Offered(
+                                        w.key(),
+                                        w.name(),
+                                        catalogue.technique(w.main().technique()),
+                                        w.main().materials(catalogue)))
+                .toList();
+    }
+
+    private static Stream<Way> of(EffectKind effect) {
+        return ALL.stream().filter(w -> w.effect() == effect);
     }
 
     /** The way to make an effect under some schools. */
     static Way of(EffectKind effect, Schools.Choice schools) {
-        return ALL.stream()
-                .filter(w -> w.effect() == effect && w.allowedBy(schools))
+        return of(effect)
+                .filter(w -> w.allowedBy(schools))
                 .findFirst()
                 .orElseThrow(() -> new IllegalStateException("ways.csv has no way for " + effect));
+    }
+
+    /**
+     * The way in which an effect is made: the one that is asked for, else the first that the
+     * schools allow and that takes what is asked for.
+     *
+     * @throws InvalidInput when what is asked for does not go together; it says what does
+     */
+    static Way chosen(Effect effect, Schools.Choice schools, Catalogue catalogue) {
+        Made made = effect.made();
+        EffectKind kind = effect.kind();
+        Schools.Choice here =
+                made.applicator().map(a -> schools.with("applicator", a)).orElse(schools);
+        List<Material> tones =
+                effect.tones().materials().stream().map(catalogue::material).toList();
+        if (made.way().isPresent()) {
+            Way way = named(kind, made.way().get());
+            if (made.technique().filter(t -> !way.showsBy(t)).isPresent()) {
+                throw new InvalidInput(
+                        capital(kind.label()),
+                        catalogue.technique(made.technique().get()).name(),
+                        "is not how " + way.name() + " are made",
+                        "Ask for the way or for the technique, not for both.");
+            }
+            requireTones(way, tones, kind, catalogue);
+            return way;
+        }
+        if (made.technique().isPresent()) {
+            return byTechnique(kind, made.technique().get(), tones, here, catalogue);
+        }
+        List<Way> allowed = of(kind).filter(w -> w.allowedBy(here)).toList();
+        for (Way w : allowed) {
+            if (w.takes(tones, catalogue)) {
+                return w;
+            }
+        }
+        requireTones(allowed.getFirst(), tones, kind, catalogue);
+        return allowed.getFirst();
+    }
+
+    private static Way byTechnique(
+            EffectKind kind,
+            String key,
+            List<Material> tones,
+            Schools.Choice schools,
+            Catalogue catalogue) {
+        Technique t = catalogue.technique(key);
+        List<Way> having = of(kind).filter(w -> w.showsBy(key)).toList();
+        Optional<Way> known =
+                having.stream()
+                        .filter(w -> w.takes(tones, catalogue))
+                        .min(Comparator.comparing((Way w) -> !w.allowedBy(schools)));
+        if (known.isPresent()) {
+            return known.get();
+        }
+        if (!having.isEmpty()) {
+            requireTones(having.getFirst(), tones, kind, catalogue);
+        }
+        if (t.role() != Technique.Role.EFFECT) {
+            throw new InvalidInput(
+                    capital(kind.label()),
+                    t.name(),
+                    "leaves nothing that is seen",
+                    "Use "
+                            + listed(
+                                    of(kind).map(w -> catalogue.technique(w.main().technique()))
+                                            .map(Technique::name)
+                                            .distinct()
+                                            .toList())
+                            + ".");
+        }
+        // a technique that the table does not have for this effect: laid by itself, as asked
+        Way own =
+                new Way(
+                        kind,
+                        key,
+                        t.name(),
+                        Map.of(),
+                        List.of(
+                                List.of(
+                                        new Spec(
+                                                key,
+                                                Optional.empty(),
+                                                Optional.empty(),
+                                                1,
+                                                false))));
+        requireTones(own, tones, kind, catalogue);
+        return own;
+    }
+
+    private static Way named(EffectKind kind, String key) {
+        return of(kind).filter(w -> w.key().equals(key))
+                .findFirst()
+                .orElseThrow(
+                        () ->
+                                new InvalidInput(
+                                        "Way of making " + kind.label(),
+                                        key,
+                                        "is not known",
+                                        "Use one of "
+                                                + listed(of(kind).map(Way::key).toList())
+                                                + "."));
+    }
+
+    /** Says what cannot be used, what could be used instead, and which other way could use it. */
+    private static void requireTones(
+            Way way, List<Material> tones, EffectKind kind, Catalogue catalogue) {
+        for (int i = 0; i < tones.size(); i++) {
+            Material wanted = tones.get(i);
+            Spec spec = way.ofTone(i);
+            if (spec.takes(wanted, catalogue)) {
+                continue;
+            }
+            List<String> able =
+                    of(kind).filter(w -> w.takes(List.of(wanted), catalogue))
+                            .map(Way::name)
+                            .toList();
+            String others =
+                    able.isEmpty()
+                            ? "No way of making " + kind.label() + " uses it."
+                            : "It can be used by " + listed(able) + ".";
+            throw new InvalidInput(
+                    capital(kind.label()),
+                    wanted.name(),
+                    "cannot be used for " + way.name(),
+                    capital(way.name())
+                            + (spec.materials(catalogue).size() == 1 ? " takes " : " take ")
+                            + listed(
+                                    spec.materials(catalogue).stream().map(Material::name).toList())
+                            + ", or what is of the same family. "
+                            + others);
+        }
+    }
+
+    private static String listed(List<String> names) {
+        return String.join(", ", names);
+    }
+
+    private static String capital(String s) {
+        return s.substring(0, 1).toUpperCase(Locale.ROOT) + s.substring(1);
     }
 
     /** The technique that shows the effect, as the schools have it. */
@@ -87,22 +308,14 @@ public final class Ways {
 
     /** Keys of all techniques that show an effect, in any school. */
     public static List<String> techniques(EffectKind effect) {
-        return ALL.stream()
-                .filter(w -> w.effect() == effect)
-                .map(w -> w.main().technique())
-                .distinct()
-                .toList();
+        return of(effect).map(w -> w.main().technique()).distinct().toList();
     }
 
     /** What an effect may be made of, in any school, the starting choice first. */
     public static List<Material> materials(EffectKind effect, Catalogue catalogue) {
         Set<Material> out =
                 new LinkedHashSet<>(of(effect, Schools.Choice.START).main().materials(catalogue));
-        for (Way w : ALL) {
-            if (w.effect() == effect) {
-                out.addAll(w.main().materials(catalogue));
-            }
-        }
+        of(effect).forEach(w -> out.addAll(w.main().materials(catalogue)));
         return List.copyOf(out);
     }
 
@@ -141,14 +354,17 @@ public final class Ways {
     }
 
     private static Spec spec(String text) {
-        boolean main = text.endsWith("*");
-        String bare = main ? text.substring(0, text.length() - 1) : text;
+        boolean turned = text.endsWith("!");
+        String bare = turned ? text.substring(0, text.length() - 1) : text;
+        int tone = bare.endsWith("*") ? 1 : bare.endsWith("*2") ? 2 : 0;
+        bare = tone == 0 ? bare : bare.substring(0, bare.indexOf('*'));
         String[] started = bare.split("=", -1);
         String[] p = started[0].split(":", -1);
         return new Spec(
                 p[0],
                 p.length > 1 ? Optional.of(p[1]) : Optional.empty(),
                 started.length > 1 ? Optional.of(started[1]) : Optional.empty(),
-                main);
+                tone,
+                turned);
     }
 }

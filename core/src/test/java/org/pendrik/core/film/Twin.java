@@ -255,7 +255,9 @@ final class Twin {
         String ground =
                 switch (zone.substrate()) {
                     case FACTORY_SEMI_GLOSS, FACTORY_FLAT -> "FACTORY_PAINT";
-                    case PRIMED -> "PRIMER";
+                    case PRIMED, MASONRY -> "PRIMER";
+                    case WHITE_METAL, BRASS -> "METAL";
+                    case WOOD -> "WOOD";
                     case BARE, GLAZING -> "BARE_PLASTIC";
                 };
         out.put("ground", Math.min(1, bite(liquid, ground, 1) * force) * on);

@@ -283,7 +283,8 @@ public class PlanCompilerTest {
         Set<String> zones = new LinkedHashSet<>();
         groups.forEach(g -> zones.addAll(g.zones()));
         EffectGroup last =
-                EffectGroup.ends(r.zones(), r.zones(), r.schools(), CATALOGUE, ids).getFirst();
+                EffectGroup.ends(r.zones(), r.zones(), r.schools(), CATALOGUE, ids, List.of())
+                        .getFirst();
         orders(r, seals, groups, last, List.of(), 0, best);
         return best[0];
     }

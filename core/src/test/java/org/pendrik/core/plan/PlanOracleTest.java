@@ -205,27 +205,7 @@ public class PlanOracleTest {
                     Seals.of(request.schools(), CATALOGUE).stream()
                             .filter(x -> x.usual() || x.primer())
                             .toList();
-            request.effects()
-                    .forEach(
-                            e ->
-                                    groups.addAll(
-                                            EffectGroup.of(
-                                                    e,
-                                                    request.zones(),
-                                                    request.schools(),
-                                                    CATALOGUE,
-                                                    ids)));
-            Set<String> flat = new LinkedHashSet<>();
-            groups.stream()
-                    .filter(g -> g.age() < 90 && g.isCoated())
-                    .forEach(g -> flat.addAll(g.zones()));
-            groups.addAll(
-                    EffectGroup.ends(
-                            request.zones().stream().filter(z -> flat.contains(z.key())).toList(),
-                            request.zones(),
-                            request.schools(),
-                            CATALOGUE,
-                            ids));
+            groups.addAll(Groups.of(request, CATALOGUE, ids));
             int n = request.zones().size();
             for (int bits = 1; bits < 1 << n; bits++) {
                 Set<String> s = new LinkedHashSet<>();
@@ -259,11 +239,7 @@ public class PlanOracleTest {
                                         .toList());
             }
             for (EffectGroup g : left) {
-                if (left.stream()
-                        .anyMatch(
-                                o ->
-                                        o.age() < g.age()
-                                                && (o.sharesZoneWith(g) || o.isFinalFlat()))) {
+                if (left.stream().anyMatch(o -> comesBefore(o, g))) {
                     continue;
                 }
                 List<EffectGroup> rest = new ArrayList<>(left);
@@ -282,6 +258,17 @@ public class PlanOracleTest {
                     }
                 }
             }
+        }
+
+        /** The older first where they meet; two of one kind and age as they were noted. */
+        private boolean comesBefore(EffectGroup o, EffectGroup g) {
+            if (o.age() < g.age()) {
+                return o.sharesZoneWith(g) || o.isFinalFlat();
+            }
+            return groups.indexOf(o) < groups.indexOf(g)
+                    && o.age() == g.age()
+                    && o.name().equals(g.name())
+                    && o.sharesZoneWith(g);
         }
 
         /** Where something speaks against an effect as it is, or it would have to wait. */

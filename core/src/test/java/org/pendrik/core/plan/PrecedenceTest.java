@@ -44,7 +44,8 @@ public class PrecedenceTest {
     }
 
     private static EffectGroup flat(List<Zone> zones) {
-        return EffectGroup.ends(zones, zones, Schools.Choice.START, CATALOGUE, StepIds.fresh())
+        return EffectGroup.ends(
+                        zones, zones, Schools.Choice.START, CATALOGUE, StepIds.fresh(), List.of())
                 .getFirst();
     }
 

@@ -1,0 +1,47 @@
+package org.pendrik.core.film;
+
+import java.util.List;
+import org.pendrik.core.units.InvalidInput;
+
+/**
+ * What the user says of a step beside how and with what it is done.
+ *
+ * @param text what is done, in the user's own words; empty takes the technique's name
+ * @param restMinutes that pass after it before anything else of the subject is done: "a day, to be
+ *     sure"; 0 to a year
+ * @param parts that it takes off or puts back on
+ */
+public record Errand(String text, int restMinutes, List<String> parts) {
+    /** Nothing is said. */
+    public static final Errand NONE = new Errand("", 0, List.of());
+
+    private static final int LONGEST_TEXT = 200;
+    private static final int LONGEST_REST = 366 * 1440;
+    private static final int MOST_PARTS = 60;
+    private static final int LONGEST_PART = 60;
+
+    /**
+     * @throws InvalidInput when it is too long
+     */
+    public Errand {
+        text = text.strip();
+        parts = parts.stream().map(String::strip).filter(p -> !p.isEmpty()).distinct().toList();
+        if (text.length() > LONGEST_TEXT) {
+            throw new InvalidInput(
+                    "What is done",
+                    text.length() + " letters",
+                    "must have at most " + LONGEST_TEXT,
+                    "Put the rest into a step of its own.");
+        }
+        InvalidInput.requireWithin(
+                "Rest", restMinutes, " min", 0, LONGEST_REST, "A year is 527040 min.");
+        boolean tooLong = parts.stream().anyMatch(p -> p.length() > LONGEST_PART);
+        if (parts.size() > MOST_PARTS || tooLong) {
+            throw new InvalidInput(
+                    "Parts",
+                    parts.size() + " parts",
+                    "must be at most " + MOST_PARTS + " of at most " + LONGEST_PART + " letters",
+                    "Bag some of them together under one name.");
+        }
+    }
+}
