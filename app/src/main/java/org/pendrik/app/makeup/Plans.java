@@ -316,11 +316,22 @@ public class Plans {
                     PlanRequest r = s.request();
                     together.put(
                             id,
-                            new InStep.Subject(name, r.zones(), r.done(), r.effects(), r.own()));
+                            new InStep.Subject(
+                                    name,
+                                    r.zones(),
+                                    r.done(),
+                                    r.effects(),
+                                    r.own(),
+                                    r.pins(),
+                                    r.standing()));
                 });
         InStep.Joined joined =
                 InStep.join(
-                        List.copyOf(together.values()), workshops.current().air(), now(), choice);
+                        List.copyOf(together.values()),
+                        workshops.current().air(),
+                        now(),
+                        choice,
+                        engines.catalogue());
         switch (engines.compiler().compile(joined.request())) {
             case PlanOutcome.NoPlan no ->
                     throw new InvalidInput(

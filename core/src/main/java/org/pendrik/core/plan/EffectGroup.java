@@ -456,7 +456,7 @@ record EffectGroup(
                                 case Parts.ALL_ON -> back(a);
                                 case "pack" ->
                                         "You want it packed: only a fully cured film bears it.";
-                                default -> "You want " + name + ".";
+                                default -> wanted();
                             }
                             : "It belongs to " + name + ".";
         };

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.StepIds;
@@ -33,10 +34,26 @@ public final class InStep {
      *
      * @param key told apart by, without a slash
      * @param own steps that the user has put in, to be kept
+     * @param pins the user's word on order
+     * @param standing where the user's own steps stood
      */
     public record Subject(
-            String key, List<Zone> zones, List<Act> done, List<Effect> effects, List<Act> own) {
+            String key,
+            List<Zone> zones,
+            List<Act> done,
+            List<Effect> effects,
+            List<Act> own,
+            List<Pin> pins,
+            List<Pin> standing) {
+        /** One with neither pins nor steps that stand anywhere. */
+        public Subject(
+                String key, List<Zone> zones, List<Act> done, List<Effect> effects, List<Act> own) {
+            this(key, zones, done, effects, own, List.of(), List.of());
+        }
+
         public Subject {
+            pins = List.copyOf(pins);
+            standing = List.copyOf(standing);
             own = List.copyOf(own);
             zones = List.copyOf(zones);
             done = List.copyOf(done);
@@ -140,9 +157,13 @@ public final class InStep {
         return zone.substring(0, zone.indexOf(IN));
     }
 
-    /** Joins subjects into one request. */
+    /** Joins subjects into one request; the pins of all of them are asked of it. */
     public static Joined join(
-            List<Subject> subjects, Climate air, long fromMinute, Schools.Choice schools) {
+            List<Subject> subjects,
+            Climate air,
+            long fromMinute,
+            Schools.Choice schools,
+            Catalogue catalogue) {
         List<Zone> zones = new ArrayList<>();
         List<Act> done = new ArrayList<>();
         List<Act> own = new ArrayList<>();
@@ -193,10 +214,91 @@ public final class InStep {
             effects.add(first.as(first.id(), on));
             ids.put(first.id(), bySubject);
         }
+        PlanRequest joint =
+                new PlanRequest(zones, done, effects, List.of(), air, fromMinute, schools, own);
+        Set<Pin> pins = new LinkedHashSet<>();
+        Set<Pin> standing = new LinkedHashSet<>();
+        for (Subject s : subjects) {
+            Map<StepId, StepId> steps = jointSteps(s, joint, ids, asTheyWere, catalogue);
+            s.pins().forEach(p -> pins.add(jointly(p, steps)));
+            s.standing().forEach(p -> standing.add(jointly(p, steps)));
+        }
         return new Joined(
-                new PlanRequest(zones, done, effects, List.of(), air, fromMinute, schools, own),
+                new PlanRequest(
+                        zones,
+                        done,
+                        effects,
+                        List.copyOf(pins),
+                        air,
+                        fromMinute,
+                        schools,
+                        own,
+                        List.copyOf(standing)),
                 ids,
                 asTheyWere);
+    }
+
+    private static Pin jointly(Pin p, Map<StepId, StepId> steps) {
+        return new Pin(
+                steps.getOrDefault(p.firstId(), p.firstId()),
+                steps.getOrDefault(p.thenId(), p.thenId()));
+    }
+
+    /**
+     * The steps of a subject, planned by itself, by those that stand for them in the joint plan.
+     */
+    private static Map<StepId, StepId> jointSteps(
+            Subject s,
+            PlanRequest joint,
+            Map<String, Map<String, String>> effectIds,
+            Map<StepId, Act> own,
+            Catalogue catalogue) {
+        PlanRequest alone =
+                new PlanRequest(
+                        s.zones(),
+                        s.done(),
+                        s.effects(),
+                        List.of(),
+                        joint.air(),
+                        joint.fromMinute(),
+                        joint.schools(),
+                        s.own());
+        Map<String, List<StepId>> here = stepsByEffect(alone, catalogue);
+        Map<String, List<StepId>> there = stepsByEffect(joint, catalogue);
+        Map<StepId, StepId> out = new HashMap<>();
+        effectIds.forEach(
+                (jointId, bySubject) -> {
+                    List<StepId> mine =
+                            here.getOrDefault(bySubject.getOrDefault(s.key(), ""), List.of());
+                    List<StepId> shared = there.getOrDefault(jointId, List.of());
+                    for (int i = 0; i < Math.min(mine.size(), shared.size()); i++) {
+                        out.put(mine.get(i), shared.get(i));
+                    }
+                });
+        own.forEach(
+                (jointId, act) -> {
+                    if (s.own().contains(act)) {
+                        out.put(act.id(), jointId);
+                    }
+                });
+        return out;
+    }
+
+    private static Map<String, List<StepId>> stepsByEffect(PlanRequest r, Catalogue catalogue) {
+        StepIds ids = Groups.ids(r);
+        Map<String, List<StepId>> out = new LinkedHashMap<>();
+        for (Effect e : r.effects()) {
+            List<StepId> steps = new ArrayList<>();
+            try {
+                EffectGroup.of(e, r.zones(), r.schools(), catalogue, ids)
+                        .forEach(g -> g.acts().forEach(a -> steps.add(a.id())));
+            } catch (InvalidInput asked) {
+                // the compiler says what does not go together
+                continue;
+            }
+            out.put(e.id(), steps);
+        }
+        return out;
     }
 
     /** What two effects have to have in common to be made at once. */

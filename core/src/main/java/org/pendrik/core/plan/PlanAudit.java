@@ -231,8 +231,26 @@ public final class PlanAudit {
                                 && shows(to)
                                 && age(from, request) < age(to, request)
                                 && meet(from.act(), to.act());
+                boolean afterFlat =
+                        isFinalFlat(from, Seals.finalFlat(request.schools()))
+                                && age(to, request) > age(from, request);
+                boolean beforeFlat =
+                        isFinalFlat(to, Seals.finalFlat(request.schools()))
+                                && shows(from)
+                                && age(from, request) < age(to, request);
+                boolean masked =
+                        from.act().technique().role() == Technique.Role.HANDLING
+                                && from.act().technique().age() == 4
+                                && to.act().technique().booth();
                 boolean set = isInSetWith(from, to, request);
-                if ((pinned || older || set || isOneWith(from, to)) && !reached.contains(to)) {
+                if ((pinned
+                                || older
+                                || beforeFlat
+                                || afterFlat
+                                || masked
+                                || set
+                                || isOneWith(from, to))
+                        && !reached.contains(to)) {
                     reached.add(to);
                 }
             }
@@ -339,9 +357,11 @@ public final class PlanAudit {
             }
             if (flat < 0) {
                 out.add("there is no final flat over " + a.id());
-            } else if (i > flat) {
+            } else if (i > flat
+                    && !isForced(
+                            plan.steps().get(flat), plan.steps().get(i), plan.steps(), request)) {
                 out.add(a.id() + " is laid over the final flat");
-            } else if (!plan.steps().get(flat).act().zones().containsAll(a.zones())) {
+            } else if (i < flat && !plan.steps().get(flat).act().zones().containsAll(a.zones())) {
                 out.add("the final flat leaves a zone of " + a.id() + " out");
             }
         }
@@ -355,6 +375,14 @@ public final class PlanAudit {
 
     private void needlessClears(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
         boolean patient = request.schools().of("patience").equals("wait");
+        List<StepId> before = request.done().stream().map(Act::id).toList();
+        // what settles on glass is weighed against nothing
+        long warnings =
+                check.check(plan.timed()).findings().stream()
+                        .filter(f -> f.severity() == Finding.Severity.WARN)
+                        .filter(f -> f.rule() != Finding.Rule.OVERSPRAY)
+                        .filter(f -> !before.contains(f.actId()))
+                        .count();
         for (PlanStep s : plan.steps()) {
             if (!Seals.isPutIn(s.act())) {
                 continue;
@@ -381,8 +409,10 @@ public final class PlanAudit {
             long weight =
                     report.findings().stream()
                             .filter(f -> f.severity() != Finding.Severity.NOTE)
+                            .filter(f -> f.rule() != Finding.Rule.OVERSPRAY)
+                            .filter(f -> !before.contains(f.actId()))
                             .count();
-            if (weight <= plan.warnings() && report.stops() == 0 && later < worth && !asked) {
+            if (weight <= warnings && report.stops() == 0 && later < worth && !asked) {
                 out.add("the clear " + s.act().id() + " is needless");
             }
         }

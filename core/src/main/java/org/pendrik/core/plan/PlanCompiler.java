@@ -7,6 +7,7 @@ import java.util.PriorityQueue;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
+import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Ledger;
 import org.pendrik.core.film.Placing;
@@ -31,8 +32,13 @@ import org.pendrik.core.units.InvalidInput;
  * then it is the best of the beam.
  */
 public final class PlanCompiler {
-    /** Enough to prove six effects on twelve zones, and tried in less than half a second. */
-    private static final int MOST_TRIES = 4_000;
+    /** Enough to prove eight effects on twelve zones, and tried in less than half a second. */
+    private static final int MOST_TRIES = 12_000;
+
+    /** Each state of a long plan has more ways on and takes longer; it is rarely proven anyway. */
+    private static final int MOST_TRIES_OF_A_LONG_PLAN = 4_000;
+
+    private static final int LONG_FROM_GROUPS = 12;
 
     private static final int BEAM = 12;
     private static final int NARROWEST_BEAM = 4;
@@ -49,11 +55,12 @@ public final class PlanCompiler {
 
     private final Catalogue catalogue;
     private final int mostTries;
+    private final int mostTriesOfALongPlan;
     private final int beam;
 
     /** A compiler that gives up proving after about half a second. */
     public PlanCompiler(Catalogue catalogue) {
-        this(catalogue, MOST_TRIES);
+        this(catalogue, MOST_TRIES, MOST_TRIES_OF_A_LONG_PLAN, BEAM);
     }
 
     /**
@@ -62,7 +69,7 @@ public final class PlanCompiler {
      * @param mostTries not negative; 0 takes the plan of the beam as it is
      */
     public PlanCompiler(Catalogue catalogue, int mostTries) {
-        this(catalogue, mostTries, BEAM);
+        this(catalogue, mostTries, mostTries, BEAM);
     }
 
     /**
@@ -71,8 +78,13 @@ public final class PlanCompiler {
      * @param beam at least 1
      */
     PlanCompiler(Catalogue catalogue, int mostTries, int beam) {
+        this(catalogue, mostTries, mostTries, beam);
+    }
+
+    private PlanCompiler(Catalogue catalogue, int mostTries, int mostTriesOfALongPlan, int beam) {
         this.catalogue = catalogue;
         this.mostTries = mostTries;
+        this.mostTriesOfALongPlan = mostTriesOfALongPlan;
         this.beam = beam;
     }
 
@@ -114,6 +126,10 @@ public final class PlanCompiler {
         PlanState.Rules rules = rules(request, groups, precedence, seals);
         Moves moves = new Moves(groups, precedence, rules, seals, request.zones(), ids);
         PlanState first = PlanState.before(start, request.fromMinute(), rules, catalogue);
+        int most =
+                groups.size() < LONG_FROM_GROUPS
+                        ? mostTries
+                        : Math.min(mostTries, mostTriesOfALongPlan);
         PlanState incumbent = beam(first, moves, groups.size());
         PriorityQueue<PlanState> open = new PriorityQueue<>(PlanState.BEST_FIRST);
         Frontier seen = new Frontier();
@@ -123,7 +139,7 @@ public final class PlanCompiler {
             if (PlanState.BEST_FIRST.compare(s, incumbent) >= 0) {
                 break;
             }
-            if (moves.tried() >= mostTries) {
+            if (moves.tried() >= most) {
                 return result(incumbent, start, request, s);
             }
             for (PlanState next : moves.from(s)) {
@@ -214,7 +230,35 @@ public final class PlanCompiler {
                         s.weight(),
                         proven,
                         open == null ? 0 : Math.max(0, s.leastCost() - open.leastCost()));
-        return proven ? found : polished(found, start, request);
+        return withOverspray(proven ? found : polished(found, start, request));
+    }
+
+    /** What settles on glass that nobody covers is seen on the whole only. */
+    private PlanOutcome.Compiled withOverspray(PlanOutcome.Compiled plan) {
+        long on =
+                new FilmCheck(catalogue)
+                        .check(plan.timed()).findings().stream()
+                                .filter(f -> f.rule() == Finding.Rule.OVERSPRAY)
+                                .filter(f -> f.severity() == Finding.Severity.WARN)
+                                .filter(
+                                        f ->
+                                                plan.steps().stream()
+                                                        .anyMatch(
+                                                                s ->
+                                                                        s.act()
+                                                                                .id()
+                                                                                .equals(f.actId())))
+                                .count();
+        return on == 0
+                ? plan
+                : new PlanOutcome.Compiled(
+                        plan.steps(),
+                        plan.timed(),
+                        plan.clears(),
+                        plan.minutes(),
+                        plan.warnings() + on,
+                        plan.proven(),
+                        plan.gapMinutes());
     }
 
     /** A plan that was not searched to the end, without the clears that it can do without. */

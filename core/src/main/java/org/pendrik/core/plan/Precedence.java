@@ -75,8 +75,13 @@ record Precedence(long[] before, long[] set, long[] meets, Optional<String> cont
                 boolean older =
                         a.sharesZoneWith(b)
                                 && (a.age() < b.age() || (i < j && isNotedBefore(a, b)));
-                if (i != j && everywhere && !asPlaced) {
-                    byAge.add(new Edge(i, j, Integer.MAX_VALUE));
+                boolean ends = isOwn(a) && a.age() < b.age() && (b.isFinalFlat() || handsOver(b));
+                if (i != j && asPlaced && ends) {
+                    // what was put somewhere still comes before the end
+                    byAge.add(new Edge(i, j, 1));
+                } else if (i != j && everywhere && !asPlaced) {
+                    boolean glass = endsOnGlass(a) || endsOnGlass(b);
+                    byAge.add(new Edge(i, j, glass ? -1 : Integer.MAX_VALUE));
                 } else if (i != j && !asPlaced && (older || facesFirst(a, b, schools))) {
                     byAge.add(new Edge(i, j, b.age() - a.age()));
                 }

@@ -503,8 +503,8 @@ public class PlanCompilerTest {
     }
 
     @Test
-    public void sixEffectsOnTwelveZonesAreProvenAndTheBeamAloneIsNeverBetter() {
-        for (int n = 3; n <= 6; n++) {
+    public void eightEffectsOnTwelveZonesAreProvenAndTheBeamAloneIsNeverBetter() {
+        for (int n = 3; n <= 8; n++) {
             PlanRequest r = many(n, n);
             var proven = compiled(r);
             assertTrue(proven.proven(), n + " effects");

@@ -255,7 +255,8 @@ public class SchoolsTest {
                                         List.of())),
                         Climate.REFERENCE,
                         0,
-                        Schools.Choice.START);
+                        Schools.Choice.START,
+                        CATALOGUE);
         // two like effects of one subject stay two; the other's goes with the first
         assertEquals(joined.request().effects().size(), 2);
         assertEquals(joined.request().effects().getFirst().zones(), Set.of("A/roof", "B/roof"));

@@ -434,7 +434,12 @@ public class WorkedJobsTest {
                 new InStep.Subject(
                         "OVR 15", other.request().zones(), List.of(), other.effects, List.of());
         InStep.Joined joined =
-                InStep.join(List.of(first, second), Climate.REFERENCE, 0, Schools.Choice.START);
+                InStep.join(
+                        List.of(first, second),
+                        Climate.REFERENCE,
+                        0,
+                        Schools.Choice.START,
+                        CATALOGUE);
         var plan = (PlanOutcome.Compiled) COMPILER.compile(joined.request());
         assertEquals(String.join("; ", AUDIT.faults(joined.request(), plan)), "");
         List<PlanStep> a = joined.stepsOf(first, plan);
