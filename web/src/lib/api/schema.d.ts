@@ -649,7 +649,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -684,6 +684,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["restore_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/zones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["saveZones"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1010,6 +1026,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/makeup/lying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lies"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/makeup/lying/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["liesNot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/makeup/made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["made"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/makeup/mend": {
         parameters: {
             query?: never;
@@ -1309,6 +1373,54 @@ export interface paths {
         put: operations["touchDry"];
         post?: never;
         delete: operations["notTouchDry"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep_1"];
+        post?: never;
+        delete: operations["takeAway_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{key}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["putBack_1"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2077,7 +2189,7 @@ export interface components {
         };
         Advice: {
             /** @enum {string|null} */
-            kind?: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | null;
+            kind?: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR" | null;
             /** Format: int32 */
             strength: number;
             /** @enum {string} */
@@ -2086,7 +2198,7 @@ export interface components {
         };
         Advised: {
             /** @enum {string|null} */
-            effect?: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | null;
+            effect?: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR" | null;
             possible: boolean;
             /** Format: int32 */
             strength: number;
@@ -2865,7 +2977,7 @@ export interface components {
         };
         Edge: {
             from: components["schemas"]["Point"];
-            name: string;
+            name?: string;
             to: components["schemas"]["Point"];
         };
         EdgeAnswer: {
@@ -2910,20 +3022,33 @@ export interface components {
             /** Format: double */
             wornShare: number;
         };
+        EffectHow: {
+            applicator?: string | null;
+            liquid?: string | null;
+            /** @enum {string} */
+            phase: "USUAL" | "BEFORE_PAINT" | "WITH_PAINT" | "WITH_LETTERING" | "BEFORE_DIRT" | "WITH_DIRT" | "AFTER_DIRT" | "WITH_CHIPS" | "WITH_RUST" | "AFTER_RUST" | "WITH_DUST" | "LAST" | "AFTER_FLAT";
+            rounds: boolean;
+            set: string;
+            technique?: string | null;
+            thinner?: string | null;
+            way?: string | null;
+        };
         EffectItem: {
             /** @enum {string} */
-            key: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
-            kinds: ("FREIGHT_CAR" | "LOCOMOTIVE" | "STRUCTURE")[];
+            key: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR";
+            kinds: ("VAN" | "HOPPER" | "TANK_CAR" | "FLAT_CAR" | "BRAKE_VAN" | "PASSENGER_CAR" | "FREIGHT_CAR" | "HOOD_DIESEL" | "CAB_DIESEL" | "RAILCAR" | "STEAM_ENGINE" | "LOCOMOTIVE" | "ROAD_TRAILER" | "CONTAINER" | "BRICK_BUILDING" | "TIMBER_BUILDING" | "METAL_BUILDING" | "STRUCTURE")[];
             label: string;
             materials: string[];
             technique: string;
+            ways: components["schemas"]["WayItem"][];
         };
         EffectPart: {
             colour?: string | null;
+            how?: components["schemas"]["EffectHow"] | null;
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
+            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR";
             marks?: string | null;
             material?: string | null;
             note: string;
@@ -2931,12 +3056,13 @@ export interface components {
             region?: string | null;
             /** Format: int32 */
             strength: number;
+            tones?: string[] | null;
             zones: string[];
         };
         EffectProposal: {
             colour?: string | null;
             /** @enum {string} */
-            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
+            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR";
             label: string;
             marks: string;
             material?: string | null;
@@ -3189,7 +3315,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "FREIGHT_CAR" | "LOCOMOTIVE" | "STRUCTURE";
+            kind: "VAN" | "HOPPER" | "TANK_CAR" | "FLAT_CAR" | "BRAKE_VAN" | "PASSENGER_CAR" | "FREIGHT_CAR" | "HOOD_DIESEL" | "CAB_DIESEL" | "RAILCAR" | "STEAM_ENGINE" | "LOCOMOTIVE" | "ROAD_TRAILER" | "CONTAINER" | "BRICK_BUILDING" | "TIMBER_BUILDING" | "METAL_BUILDING" | "STRUCTURE";
             /** Format: double */
             lengthMm: number;
             name: string;
@@ -3201,7 +3327,7 @@ export interface components {
             /** Format: int32 */
             studyVersion: number;
             /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY";
             /** Format: int32 */
             version: number;
             /** Format: date */
@@ -3211,7 +3337,7 @@ export interface components {
             /** Format: double */
             heightMm: number;
             /** @enum {string} */
-            kind: "FREIGHT_CAR" | "LOCOMOTIVE" | "STRUCTURE";
+            kind: "VAN" | "HOPPER" | "TANK_CAR" | "FLAT_CAR" | "BRAKE_VAN" | "PASSENGER_CAR" | "FREIGHT_CAR" | "HOOD_DIESEL" | "CAB_DIESEL" | "RAILCAR" | "STEAM_ENGINE" | "LOCOMOTIVE" | "ROAD_TRAILER" | "CONTAINER" | "BRICK_BUILDING" | "TIMBER_BUILDING" | "METAL_BUILDING" | "STRUCTURE";
             /** Format: double */
             lengthMm: number;
             name: string;
@@ -3219,7 +3345,7 @@ export interface components {
             /** Format: double */
             scaleRatio: number;
             /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY";
             /** Format: int32 */
             version: number;
             /** Format: date */
@@ -3227,24 +3353,25 @@ export interface components {
         };
         JobEffect: {
             colour?: string | null;
+            how?: components["schemas"]["EffectHow"] | null;
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
+            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR";
             marks?: string | null;
-            material?: string | null;
             note: string;
             /** Format: uuid */
             regionId?: string | null;
             /** Format: int32 */
             strength: number;
+            tones?: string[] | null;
             zones: string[];
         };
         JobPart: {
             /** Format: double */
             heightMm: number;
             /** @enum {string} */
-            kind: "FREIGHT_CAR" | "LOCOMOTIVE" | "STRUCTURE";
+            kind: "VAN" | "HOPPER" | "TANK_CAR" | "FLAT_CAR" | "BRAKE_VAN" | "PASSENGER_CAR" | "FREIGHT_CAR" | "HOOD_DIESEL" | "CAB_DIESEL" | "RAILCAR" | "STEAM_ENGINE" | "LOCOMOTIVE" | "ROAD_TRAILER" | "CONTAINER" | "BRICK_BUILDING" | "TIMBER_BUILDING" | "METAL_BUILDING" | "STRUCTURE";
             /** Format: double */
             lengthMm: number;
             name: string;
@@ -3252,7 +3379,7 @@ export interface components {
             /** Format: double */
             scaleRatio: number;
             /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY";
             /** Format: date */
             wantedOn?: string | null;
         };
@@ -3263,6 +3390,7 @@ export interface components {
             effects: components["schemas"]["EffectPart"][];
             job: components["schemas"]["JobPart"];
             log: components["schemas"]["LogPart"][];
+            materials?: components["schemas"]["MaterialPart"][] | null;
             measures: components["schemas"]["MeasurePart"][];
             mixes?: components["schemas"]["Carried"][] | null;
             photographs: components["schemas"]["PhotographPart"][];
@@ -3278,6 +3406,7 @@ export interface components {
             version: number;
             /** Format: date-time */
             writtenAt: string;
+            zones?: components["schemas"]["JobZone"][] | null;
         };
         JobRegion: {
             factory: boolean;
@@ -3323,8 +3452,14 @@ export interface components {
         JobZone: {
             /** Format: double */
             areaShare: number;
+            box?: string | null;
+            /** @enum {string|null} */
+            face?: "UP" | "SIDE" | "END" | "DOWN" | null;
+            keptClean?: boolean | null;
             lettering: boolean;
             name: string;
+            /** @enum {string|null} */
+            substrate?: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY" | null;
             zoneKey: string;
         };
         Judged: {
@@ -3371,6 +3506,14 @@ export interface components {
             madeAt: string;
             name: string;
         };
+        KindItem: {
+            building: boolean;
+            /** @enum {string} */
+            key: "VAN" | "HOPPER" | "TANK_CAR" | "FLAT_CAR" | "BRAKE_VAN" | "PASSENGER_CAR" | "FREIGHT_CAR" | "HOOD_DIESEL" | "CAB_DIESEL" | "RAILCAR" | "STEAM_ENGINE" | "LOCOMOTIVE" | "ROAD_TRAILER" | "CONTAINER" | "BRICK_BUILDING" | "TIMBER_BUILDING" | "METAL_BUILDING" | "STRUCTURE";
+            label: string;
+            locomotive: boolean;
+            wheels: boolean;
+        };
         KnownPoint: {
             /** Format: double */
             xMm: number;
@@ -3411,7 +3554,9 @@ export interface components {
         };
         Lists: {
             effects: components["schemas"]["EffectItem"][];
+            kinds: components["schemas"]["KindItem"][];
             materials: components["schemas"]["MaterialItem"][];
+            phases: components["schemas"]["PhaseItem"][];
             scales: components["schemas"]["Scale"][];
             schools: components["schemas"]["Question"][];
             substrates: components["schemas"]["SubstrateItem"][];
@@ -3468,6 +3613,36 @@ export interface components {
             zoneTimes?: components["schemas"]["ZoneTimes"] | null;
             zones: string[];
         };
+        LyingCoat: {
+            id: string;
+            material: string;
+            /** Format: int64 */
+            minutesAgo: number;
+            /** Format: double */
+            share?: number | null;
+            technique: string;
+            /** @enum {string} */
+            thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
+            zones: string[];
+        };
+        LyingOrder: {
+            coat: components["schemas"]["LyingCoat"];
+            /** Format: int32 */
+            version: number;
+        };
+        MadeView: {
+            /** Format: uuid */
+            effect: string;
+            liquids: string[];
+            materials: string[];
+            name: string;
+            problem?: string | null;
+            remedy?: string | null;
+            steps: string[];
+            strength: string;
+            technique?: string | null;
+            way?: string | null;
+        };
         MakeupView: {
             brokenPins: components["schemas"]["Pin"][];
             /** Format: int32 */
@@ -3476,6 +3651,8 @@ export interface components {
             /** Format: int32 */
             effects: number;
             findings: components["schemas"]["FindingView"][];
+            /** Format: int64 */
+            gapMinutes?: number | null;
             houseSchools: {
                 [key: string]: string;
             };
@@ -3532,11 +3709,14 @@ export interface components {
             finish?: "GLOSS" | "SEMI_GLOSS" | "SATIN" | "FLAT" | "MATTE" | "LOOSE" | null;
             hex?: string | null;
             key: string;
+            lays: boolean;
             name: string;
+            own: boolean;
+            thinners: string[];
         };
         MaterialLine: {
             /** @enum {string|null} */
-            binder?: "WATERBORNE_ACRYLIC" | "ALCOHOL_ACRYLIC" | "LACQUER" | "ENAMEL" | "OIL" | "FLOOR_POLISH" | "RELEASE_LAYER" | "DECAL_FILM" | "FACTORY_PAINT" | "FACTORY_LETTERING" | "PRIMER" | "BARE_PLASTIC" | "LOOSE_POWDER" | null;
+            binder?: "WATERBORNE_ACRYLIC" | "ALCOHOL_ACRYLIC" | "LACQUER" | "ENAMEL" | "OIL" | "FLOOR_POLISH" | "RELEASE_LAYER" | "DECAL_FILM" | "FACTORY_PAINT" | "FACTORY_LETTERING" | "PRIMER" | "BARE_PLASTIC" | "METAL" | "WOOD" | "LOOSE_POWDER" | null;
             carrier: string;
             caution: string;
             family: string;
@@ -3557,6 +3737,13 @@ export interface components {
             /** Format: double */
             touchMinutes?: number | null;
             window?: components["schemas"]["WorkWindow"] | null;
+        };
+        MaterialPart: {
+            clear: boolean;
+            colour?: string | null;
+            family: string;
+            key: string;
+            name: string;
         };
         Measure: {
             along?: components["schemas"]["Along"] | null;
@@ -3756,6 +3943,11 @@ export interface components {
             thinnerDrops: number;
             tooDark: string[];
         };
+        NotLyingOrder: {
+            stepId: string;
+            /** Format: int32 */
+            version: number;
+        };
         Open: {
             clock: components["schemas"]["ClockView"];
             /** Format: uuid */
@@ -3783,6 +3975,28 @@ export interface components {
             values: {
                 [key: string]: string;
             };
+        };
+        OwnMaterial: {
+            clear: boolean;
+            colour?: string | null;
+            family: string;
+            /** @enum {string|null} */
+            finish?: "GLOSS" | "SEMI_GLOSS" | "SATIN" | "FLAT" | "MATTE" | "LOOSE" | null;
+            /** Format: double */
+            fullMin?: number | null;
+            gone?: boolean | null;
+            /** Format: double */
+            handleMin?: number | null;
+            key: string;
+            name: string;
+            /** Format: double */
+            recoatMin?: number | null;
+            /** Format: double */
+            touchMin?: number | null;
+            /** Format: double */
+            workFromMin?: number | null;
+            /** Format: double */
+            workUntilMin?: number | null;
         };
         PaintFilmAnswer: {
             after: components["schemas"]["Shown"][];
@@ -3858,6 +4072,11 @@ export interface components {
         PaletteText: {
             family: string;
             palette: string;
+        };
+        PhaseItem: {
+            /** @enum {string} */
+            key: "USUAL" | "BEFORE_PAINT" | "WITH_PAINT" | "WITH_LETTERING" | "BEFORE_DIRT" | "WITH_DIRT" | "AFTER_DIRT" | "WITH_CHIPS" | "WITH_RUST" | "AFTER_RUST" | "WITH_DUST" | "LAST" | "AFTER_FLAT";
+            label: string;
         };
         PhotoAnswer: {
             /** Format: double */
@@ -4016,7 +4235,7 @@ export interface components {
             /** Format: int32 */
             minutes: number;
             /** @enum {string} */
-            origin: "EFFECT" | "INSERTED" | "MANUAL";
+            origin: "EFFECT" | "INSERTED" | "MANUAL" | "FOUND";
             reason: string;
             technique: string;
             /** @enum {string} */
@@ -4250,7 +4469,7 @@ export interface components {
         };
         SenseLine: {
             /** @enum {string} */
-            binder: "WATERBORNE_ACRYLIC" | "ALCOHOL_ACRYLIC" | "LACQUER" | "ENAMEL" | "OIL" | "FLOOR_POLISH" | "RELEASE_LAYER" | "DECAL_FILM" | "FACTORY_PAINT" | "FACTORY_LETTERING" | "PRIMER" | "BARE_PLASTIC" | "LOOSE_POWDER";
+            binder: "WATERBORNE_ACRYLIC" | "ALCOHOL_ACRYLIC" | "LACQUER" | "ENAMEL" | "OIL" | "FLOOR_POLISH" | "RELEASE_LAYER" | "DECAL_FILM" | "FACTORY_PAINT" | "FACTORY_LETTERING" | "PRIMER" | "BARE_PLASTIC" | "METAL" | "WOOD" | "LOOSE_POWDER";
             /** Format: double */
             factor: number;
             /** Format: double */
@@ -4424,12 +4643,13 @@ export interface components {
         StepDraft: {
             /** Format: double */
             backShare?: number | null;
+            extra?: components["schemas"]["StepExtra"] | null;
             id: string;
             madeForEffect?: string | null;
             madeForStep?: string | null;
             material: string;
             /** @enum {string|null} */
-            origin?: "EFFECT" | "INSERTED" | "MANUAL" | null;
+            origin?: "EFFECT" | "INSERTED" | "MANUAL" | "FOUND" | null;
             reason?: string | null;
             takesBack?: string | null;
             technique: string;
@@ -4437,6 +4657,16 @@ export interface components {
             thickness: "MIST" | "LIGHT" | "NORMAL" | "WET" | "FLOOD";
             worksOn?: components["schemas"]["WorksOn"] | null;
             zones: string[];
+        };
+        StepExtra: {
+            /** Format: int32 */
+            minutes?: number | null;
+            parts: string[];
+            /** Format: int32 */
+            restMinutes: number;
+            /** Format: double */
+            share?: number | null;
+            text: string;
         };
         StepMixView: {
             family: string;
@@ -4451,6 +4681,7 @@ export interface components {
         StepPart: {
             /** Format: double */
             backShare?: number | null;
+            extra?: components["schemas"]["StepExtra"] | null;
             /** Format: date-time */
             finishedAt?: string | null;
             id: string;
@@ -4458,7 +4689,7 @@ export interface components {
             madeForStep?: string | null;
             material: string;
             /** @enum {string} */
-            origin: "EFFECT" | "INSERTED" | "MANUAL";
+            origin: "EFFECT" | "INSERTED" | "MANUAL" | "FOUND";
             reason: string;
             /** Format: date-time */
             startedAt?: string | null;
@@ -4481,6 +4712,7 @@ export interface components {
             done: boolean;
             /** Format: date-time */
             earliest: string;
+            extra?: components["schemas"]["StepExtra"] | null;
             hex?: string | null;
             id: string;
             madeForEffect?: string | null;
@@ -4493,12 +4725,14 @@ export interface components {
             mix?: components["schemas"]["StepMixView"] | null;
             name: string;
             /** @enum {string} */
-            origin: "EFFECT" | "INSERTED" | "MANUAL";
+            origin: "EFFECT" | "INSERTED" | "MANUAL" | "FOUND";
             reaches: components["schemas"]["ReachView"][];
             reason: string;
             /** @enum {string} */
             role: "CLEAR" | "EFFECT" | "WORK" | "HANDLING";
             rounds: string[][];
+            /** Format: double */
+            share: number;
             takesBack?: string | null;
             technique: string;
             /** @enum {string} */
@@ -4562,7 +4796,7 @@ export interface components {
         };
         SubstrateItem: {
             /** @enum {string} */
-            key: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
+            key: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY";
             label: string;
         };
         Swatch: {
@@ -4739,7 +4973,7 @@ export interface components {
         WantedEffect: {
             id: string;
             /** @enum {string} */
-            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD";
+            kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR";
             material?: string | null;
             /** Format: int32 */
             strength: number;
@@ -4754,6 +4988,13 @@ export interface components {
             /** Format: double */
             removability: number;
             zones: string[];
+        };
+        WayItem: {
+            key: string;
+            materials: string[];
+            name: string;
+            technique: string;
+            techniqueName: string;
         };
         WayPart: {
             atHand: boolean;
@@ -4863,13 +5104,17 @@ export interface components {
             viewingMm: number;
             zoneId: string;
         };
+        ZoneDraft: {
+            from?: string[] | null;
+            zone: components["schemas"]["JobZone"];
+        };
         ZoneItem: {
             /** @enum {string} */
             aspect: "UP" | "SIDE" | "DOWN" | "FORWARD";
             box?: components["schemas"]["Box"] | null;
             key: string;
             /** @enum {string} */
-            kind: "FREIGHT_CAR" | "LOCOMOTIVE" | "STRUCTURE";
+            kind: "VAN" | "HOPPER" | "TANK_CAR" | "FLAT_CAR" | "BRAKE_VAN" | "PASSENGER_CAR" | "FREIGHT_CAR" | "HOOD_DIESEL" | "CAB_DIESEL" | "RAILCAR" | "STEAM_ENGINE" | "LOCOMOTIVE" | "ROAD_TRAILER" | "CONTAINER" | "BRICK_BUILDING" | "TIMBER_BUILDING" | "METAL_BUILDING" | "STRUCTURE";
             name: string;
             /** Format: double */
             weight: number;
@@ -4903,13 +5148,18 @@ export interface components {
             lettering: boolean;
             name?: string | null;
             /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING";
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY";
             up?: boolean | null;
         };
         ZoneTimes: {
             spans: {
                 [key: string]: components["schemas"]["Span"];
             };
+        };
+        ZonesDraft: {
+            /** Format: int32 */
+            version: number;
+            zones: components["schemas"]["ZoneDraft"][];
         };
         ZonesView: {
             clock?: components["schemas"]["ClockView"] | null;
@@ -5783,7 +6033,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5888,6 +6138,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    saveZones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ZonesDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["JobView"];
+                };
             };
         };
     };
@@ -6461,6 +6737,80 @@ export interface operations {
             };
         };
     };
+    lies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LyingOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MakeupView"];
+                };
+            };
+        };
+    };
+    liesNot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NotLyingOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MakeupView"];
+                };
+            };
+        };
+    };
+    made: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeView"][];
+                };
+            };
+        };
+    };
     mend: {
         parameters: {
             query?: never;
@@ -6959,6 +7309,92 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["Bench"];
                 };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnMaterial"][];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMaterial"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnMaterial"][];
+                };
+            };
+        };
+    };
+    takeAway_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    putBack_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

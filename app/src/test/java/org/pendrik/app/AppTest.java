@@ -168,7 +168,7 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
             effects.append(effects.isEmpty() ? "" : ",")
                     .append(
                             """
-                            {"id": "%s", "kind": "%s", "zones": ["left-side"], "strength": 2, "material": null, "note": ""}
+                            {"id": "%s", "kind": "%s", "zones": ["left-side"], "strength": 2, "tones": [], "note": ""}
                             """
                                     .formatted(UUID.randomUUID(), k));
         }

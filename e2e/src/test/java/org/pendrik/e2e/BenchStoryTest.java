@@ -75,7 +75,7 @@ public class BenchStoryTest extends BrowserTest {
 
     private static String effect(String kind, String... zones) {
         return """
-        {"id": "%s", "kind": "%s", "zones": ["%s"], "strength": 2, "material": null, "note": ""}
+        {"id": "%s", "kind": "%s", "zones": ["%s"], "strength": 2, "tones": [], "note": ""}
         """
                 .formatted(UUID.randomUUID(), kind, String.join("\", \"", zones));
     }

@@ -21,7 +21,7 @@ import org.testng.annotations.Test;
  */
 public class UpgradeKillTest {
     private static final int KILLS = Integer.getInteger("e2e.upgrade-kills", 4);
-    private static final int NEWEST = 9;
+    private static final int NEWEST = 10;
     private static final String JOB = "11111111-1111-4111-8111-111111111111";
 
     private final Random random = new Random(Long.getLong("e2e.seed", 7));

@@ -10,15 +10,19 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Jobs;
+import org.pendrik.app.job.ZonesChanged;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
 import org.pendrik.app.store.Years;
+import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.store.ZoneTimes;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -258,14 +262,7 @@ public class BenchLog {
 
     private void requireUsable(StoredStep step, String key) {
         var technique = engines.catalogue().technique(step.technique());
-        var material = engines.catalogue().material(key);
-        if (!engines.catalogue().canUse(technique, material)) {
-            throw new InvalidInput(
-                    "Material",
-                    material.name(),
-                    "does not do for " + technique.name(),
-                    "Choose one that the step offers.");
-        }
+        plans.requireUsable(technique, engines.catalogue().material(key, technique));
     }
 
     private void requireNobodyElse(UUID jobId, StepId stepId) {
@@ -303,6 +300,18 @@ public class BenchLog {
         mapper.delete(id);
         if (e.finishedAt() != null) {
             plans.markOpen(jobId, e.stepId());
+        }
+    }
+
+    /** Lets the log follow the zones of its job. */
+    @EventListener
+    @Order(3)
+    void on(ZonesChanged changed) {
+        for (LogEntry e : mapper.ofJob(changed.jobId())) {
+            List<String> now = changed.follow(e.zones().keys());
+            if (!now.equals(e.zones().keys()) && !now.isEmpty()) {
+                mapper.moveZones(e.id(), new ZoneKeys(now), changed.follow(e.zoneTimes()));
+            }
         }
     }
 

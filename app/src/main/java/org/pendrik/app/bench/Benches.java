@@ -335,7 +335,7 @@ public class Benches {
         Technique t = act.technique();
         return new BenchStep(
                 act.id(),
-                t.name(),
+                act.name(),
                 t.role(),
                 jobs.zones(job.id()).stream()
                         .filter(z -> act.zones().contains(z.zoneKey()))
@@ -343,8 +343,8 @@ public class Benches {
                         .toList(),
                 List.copyOf(act.zones()),
                 act.material().key(),
-                t.materials().stream()
-                        .map(k -> engines.catalogue().material(k))
+                usable(act).stream()
+                        .map(k -> engines.catalogue().material(k, t))
                         .map(m -> choice(job, act, m, against(laid, now.with(m))))
                         .toList(),
                 act.minutes(),
@@ -369,6 +369,15 @@ public class Benches {
                 Instant.ofEpochSecond(ready * 60),
                 clocks.stream().filter(c -> c.stepId().equals(act.id())).findFirst().orElse(null),
                 running);
+    }
+
+    /** What the step offers: what its technique starts with, and what was asked for. */
+    private static List<String> usable(Act act) {
+        List<String> out = new ArrayList<>(act.technique().materials());
+        if (!out.contains(act.material().key())) {
+            out.addFirst(act.material().key());
+        }
+        return out;
     }
 
     private List<FindingLine> against(FilmCase laid, Act now) {

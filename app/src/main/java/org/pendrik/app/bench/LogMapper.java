@@ -5,9 +5,12 @@ import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.store.ZoneKeys;
+import org.pendrik.app.store.ZoneTimes;
 
 @Mapper
 interface LogMapper {
@@ -46,4 +49,10 @@ interface LogMapper {
 
     @Delete("delete from log_entry where id = #{id}")
     void delete(UUID id);
+
+    @Update("update log_entry set zones = #{zones}, zone_times = #{times} where id = #{id}")
+    void moveZones(
+            @Param("id") UUID id,
+            @Param("zones") ZoneKeys zones,
+            @Param("times") @Nullable ZoneTimes times);
 }

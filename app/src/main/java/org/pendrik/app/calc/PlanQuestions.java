@@ -15,11 +15,14 @@ import org.pendrik.core.film.Thickness;
 import org.pendrik.core.plan.Alternatives;
 import org.pendrik.core.plan.Effect;
 import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.Made;
+import org.pendrik.core.plan.Phase;
 import org.pendrik.core.plan.Pin;
 import org.pendrik.core.plan.PlanOutcome;
 import org.pendrik.core.plan.PlanRequest;
 import org.pendrik.core.plan.PlanStep;
 import org.pendrik.core.plan.Schools;
+import org.pendrik.core.plan.Tones;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Component;
 
@@ -62,9 +65,59 @@ class PlanQuestions {
      * An effect.
      *
      * @param material the material wanted for it; null takes the way's own
+     * @param tones materials of several tones, in place of one
+     * @param how made; null as the schools have it
      */
     record WantedEffect(
-            String id, EffectKind kind, ZoneKeys zones, int strength, @Nullable String material) {}
+            String id,
+            EffectKind kind,
+            ZoneKeys zones,
+            int strength,
+            @Nullable String material,
+            @Nullable List<String> tones,
+            @Nullable HowPart how) {
+        Effect effect() {
+            Effect plain =
+                    new Effect(id, kind, zones.set(), strength, Optional.ofNullable(material));
+            Effect toned =
+                    tones == null
+                            ? plain
+                            : plain.in(new Tones(tones, how != null && how.inRounds()));
+            return how == null ? toned : how.applied(toned);
+        }
+    }
+
+    /**
+     * How an effect is made where that is not as the schools have it.
+     *
+     * @param rounds its tones are laid as rounds over days
+     * @param set name of the set that it belongs to
+     */
+    record HowPart(
+            @Nullable Boolean rounds,
+            @Nullable String way,
+            @Nullable String technique,
+            @Nullable String applicator,
+            @Nullable String thinner,
+            @Nullable String liquid,
+            @Nullable String set,
+            @Nullable Phase phase) {
+        boolean inRounds() {
+            return Boolean.TRUE.equals(rounds);
+        }
+
+        Effect applied(Effect e) {
+            return e.made(
+                            new Made(
+                                    Optional.ofNullable(way),
+                                    Optional.ofNullable(technique),
+                                    Optional.ofNullable(applicator),
+                                    Optional.ofNullable(thinner),
+                                    Optional.ofNullable(liquid)))
+                    .inSet(set == null ? "" : set)
+                    .at(phase == null ? Phase.USUAL : phase);
+        }
+    }
 
     record PlanQuestion(
             List<FilmQuestions.ZonePart> zones,
@@ -105,16 +158,23 @@ class PlanQuestions {
      * A plan.
      *
      * @param proven whether the search was finished, so that no plan costs less
+     * @param gapMinutes how much less a plan could cost at most; 0 when proven
      */
     record PlanAnswer(
-            List<PlannedStep> steps, int clears, long minutes, long warnings, boolean proven) {
+            List<PlannedStep> steps,
+            int clears,
+            long minutes,
+            long warnings,
+            boolean proven,
+            long gapMinutes) {
         static PlanAnswer of(PlanOutcome.Compiled p) {
             return new PlanAnswer(
                     p.steps().stream().map(PlannedStep::of).toList(),
                     p.clears(),
                     p.minutes(),
                     p.warnings(),
-                    p.proven());
+                    p.proven(),
+                    p.gapMinutes());
         }
     }
 
@@ -186,14 +246,7 @@ class PlanQuestions {
                 laid.zones(),
                 laid.acts(),
                 q.effects().stream()
-                        .map(
-                                e ->
-                                        new Effect(
-                                                e.id(),
-                                                e.kind(),
-                                                e.zones().set(),
-                                                e.strength(),
-                                                Optional.ofNullable(e.material())))
+                        .map(WantedEffect::effect)
                         .toList(),
                 q.pins(),
                 laid.air(),

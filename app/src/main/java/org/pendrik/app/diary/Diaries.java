@@ -206,7 +206,7 @@ public class Diaries {
                         a ->
                                 new DiaryTask(
                                         a.id().value(),
-                                        a.technique().name(),
+                                        a.name(),
                                         a.minutes(),
                                         a.done()
                                                 ? OptionalLong.of(a.atMinute())
@@ -329,7 +329,7 @@ public class Diaries {
             out.add(
                     new Slot(
                             a.id(),
-                            a.technique().name(),
+                            a.name(),
                             a.material().name(),
                             a.material().colour().map(Srgb::toHex).orElse(null),
                             at(a.atMinute()),

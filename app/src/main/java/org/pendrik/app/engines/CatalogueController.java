@@ -1,7 +1,9 @@
 package org.pendrik.app.engines;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Catalogue;
@@ -10,6 +12,7 @@ import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.Phase;
 import org.pendrik.core.plan.Schools;
 import org.pendrik.core.plan.SubjectKind;
 import org.pendrik.core.plan.Subjects;
@@ -40,6 +43,16 @@ class CatalogueController {
                         .map(s -> new SubstrateItem(s, s.label()))
                         .toList(),
                 Arrays.stream(SubjectKind.values())
+                        .map(
+                                k ->
+                                        new KindItem(
+                                                k,
+                                                k.label(),
+                                                k.isBuilding(),
+                                                k.hasWheels(),
+                                                k.isLocomotive()))
+                        .toList(),
+                Arrays.stream(SubjectKind.values())
                         .flatMap(k -> subjects.zones(k).stream())
                         .map(ZoneItem::of)
                         .toList(),
@@ -56,19 +69,19 @@ class CatalogueController {
                                                         .toList(),
                                                 Arrays.stream(SubjectKind.values())
                                                         .filter(k::suits)
+                                                        .toList(),
+                                                Ways.offered(k, catalogue).stream()
+                                                        .map(w -> WayItem.of(w, catalogue))
                                                         .toList()))
                         .toList(),
                 catalogue.techniques().stream().map(TechniqueItem::of).toList(),
-                catalogue.materials().stream()
-                        .map(
-                                m ->
-                                        new MaterialItem(
-                                                m.key(),
-                                                m.name(),
-                                                m.family(),
-                                                m.finish().orElse(null),
-                                                m.colour().map(Srgb::toHex).orElse(null)))
+                Stream.concat(
+                                catalogue.materials().stream(),
+                                catalogue.stocks().stream()
+                                        .flatMap(x -> catalogue.find(x.key()).stream()))
+                        .map(m -> MaterialItem.of(m, catalogue))
                         .toList(),
+                Arrays.stream(Phase.values()).map(p -> new PhaseItem(p, p.label())).toList(),
                 Schools.all());
     }
 
@@ -104,7 +117,37 @@ class CatalogueController {
             String label,
             String technique,
             List<String> materials,
-            List<SubjectKind> kinds) {}
+            List<SubjectKind> kinds,
+            List<WayItem> ways) {}
+
+    /**
+     * A way to make an effect.
+     *
+     * @param materials that it takes, the starting choice first
+     */
+    record WayItem(
+            String key,
+            String name,
+            String technique,
+            String techniqueName,
+            List<String> materials) {
+        static WayItem of(Ways.Offered w, Catalogue catalogue) {
+            List<String> materials = new ArrayList<>();
+            w.materials().forEach(m -> materials.add(m.key()));
+            catalogue.usable(w.technique()).stream()
+                    .filter(k -> !materials.contains(k))
+                    .forEach(materials::add);
+            return new WayItem(
+                    w.key(), w.name(), w.technique().key(), w.technique().name(), materials);
+        }
+    }
+
+    /** A kind of subject. */
+    record KindItem(
+            SubjectKind key, String label, boolean building, boolean wheels, boolean locomotive) {}
+
+    /** When an effect happened in the life of the prototype. */
+    record PhaseItem(Phase key, String label) {}
 
     record TechniqueItem(String key, String name, Technique.Role role, List<String> materials) {
         static TechniqueItem of(Technique t) {
@@ -112,19 +155,43 @@ class CatalogueController {
         }
     }
 
+    /**
+     * A material.
+     *
+     * @param own it stands on the shelf or is the workshop's own
+     * @param lays it leaves a coat
+     * @param thinners liquids that it can be let down with
+     */
     record MaterialItem(
             String key,
             String name,
             String family,
             @Nullable Finish finish,
-            @Nullable String hex) {}
+            @Nullable String hex,
+            boolean own,
+            boolean lays,
+            List<String> thinners) {
+        static MaterialItem of(Material m, Catalogue catalogue) {
+            return new MaterialItem(
+                    m.key(),
+                    m.name(),
+                    m.family(),
+                    m.finish().orElse(null),
+                    m.colour().map(Srgb::toHex).orElse(null),
+                    m.like().isPresent(),
+                    m.deposits(),
+                    catalogue.thinners(m).stream().map(Material::key).toList());
+        }
+    }
 
     record Lists(
             List<Scale> scales,
             List<SubstrateItem> substrates,
+            List<KindItem> kinds,
             List<ZoneItem> zones,
             List<EffectItem> effects,
             List<TechniqueItem> techniques,
             List<MaterialItem> materials,
+            List<PhaseItem> phases,
             List<Schools.Question> schools) {}
 }

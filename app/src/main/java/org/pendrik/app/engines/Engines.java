@@ -1,8 +1,10 @@
 package org.pendrik.app.engines;
 
+import java.util.List;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Mends;
+import org.pendrik.core.film.Stock;
 import org.pendrik.core.film.TakeBack;
 import org.pendrik.core.film.Timing;
 import org.pendrik.core.plan.Alternatives;
@@ -44,11 +46,20 @@ public class Engines {
         }
     }
 
-    private volatile Kit kit = Kit.of(Catalogue.load());
+    private Catalogue tables = Catalogue.load();
+    private List<Stock> stock = List.of();
+    private volatile Kit kit = Kit.of(tables);
 
-    /** From now on everything is judged by another catalogue. */
-    public void use(Catalogue catalogue) {
-        kit = Kit.of(catalogue);
+    /** From now on everything is judged by other tables. */
+    public synchronized void use(Catalogue catalogue) {
+        tables = catalogue;
+        kit = Kit.of(tables.stocked(stock));
+    }
+
+    /** From now on these stand on the shelf besides. */
+    public synchronized void stock(List<Stock> fresh) {
+        stock = fresh;
+        kit = Kit.of(tables.stocked(stock));
     }
 
     /** Materials and techniques. */

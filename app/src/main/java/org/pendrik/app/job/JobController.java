@@ -18,7 +18,10 @@ import org.springframework.web.bind.annotation.RestController;
 class JobController {
     private final Jobs jobs;
 
-    JobController(Jobs jobs) {
+    private final ZoneEdits zoneEdits;
+
+    JobController(Jobs jobs, ZoneEdits zoneEdits) {
+        this.zoneEdits = zoneEdits;
         this.jobs = jobs;
     }
 
@@ -49,6 +52,14 @@ class JobController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void restore(@PathVariable UUID id) {
         jobs.archive(id, false);
+    }
+
+    record ZonesDraft(List<ZoneEdits.ZoneDraft> zones, int version) {}
+
+    @PutMapping("/{id}/zones")
+    JobView saveZones(@PathVariable UUID id, @RequestBody ZonesDraft draft) {
+        zoneEdits.save(id, draft.zones(), draft.version());
+        return view(jobs.get(id));
     }
 
     private JobView view(Job job) {

@@ -2,6 +2,7 @@ package org.pendrik.app.job;
 
 import java.util.List;
 import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -58,12 +59,28 @@ interface JobMapper {
 
     @Insert(
             """
-            insert into zone (job_id, zone_key, name, lettering, area_share, place)
-            values (#{jobId}, #{z.zoneKey}, #{z.name}, #{z.lettering}, #{z.areaShare}, #{place})
+            insert into zone (job_id, zone_key, name, lettering, area_share, face, substrate, kept_clean, box, place)
+            values (#{jobId}, #{z.zoneKey}, #{z.name}, #{z.lettering}, #{z.areaShare}, #{z.face}, #{z.substrate},
+                #{z.keptClean}, #{z.box}, #{place})
             """)
     void addZone(@Param("jobId") UUID jobId, @Param("z") JobZone zone, @Param("place") int place);
 
+    @Delete("delete from zone where job_id = #{jobId}")
+    void clearZones(UUID jobId);
+
+    @Update("update job set version = version + 1 where id = #{id} and version = #{version}")
+    int stepJob(@Param("id") UUID id, @Param("version") int version);
+
+    @Update("update job set plan_gap = #{gap} where id = #{id}")
+    void notePlanGap(@Param("id") UUID id, @Param("gap") @Nullable Long gap);
+
+    @Select("select plan_gap from job where id = #{id}")
+    @Nullable Long planGap(UUID id);
+
     @Select(
-            "select zone_key, name, lettering, area_share from zone where job_id = #{jobId} order by place")
+            """
+            select zone_key, name, lettering, area_share, face, substrate, kept_clean, box
+            from zone where job_id = #{jobId} order by place
+            """)
     List<JobZone> zones(UUID jobId);
 }

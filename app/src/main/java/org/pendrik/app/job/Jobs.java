@@ -3,12 +3,17 @@ package org.pendrik.app.job;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
 import org.pendrik.app.workshop.Workshops;
+import org.pendrik.core.film.Face;
 import org.pendrik.core.plan.Subjects;
+import org.pendrik.core.plan.ZoneTemplate;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,7 +49,62 @@ public class Jobs {
 
     /** The zones of a job in their order. */
     public List<JobZone> zones(UUID id) {
-        return mapper.zones(id);
+        Job job = get(id);
+        Map<String, ZoneTemplate> templates = new HashMap<>();
+        subjects.zones(job.kind()).forEach(z -> templates.put(z.key(), z));
+        return mapper.zones(id).stream().map(z -> told(z, templates.get(z.zoneKey()))).toList();
+    }
+
+    /** A zone that was kept before zones said what they face is as its kind has it. */
+    private static JobZone told(JobZone z, @Nullable ZoneTemplate t) {
+        if (z.face() != null) {
+            return z;
+        }
+        return t == null
+                ? new JobZone(
+                        z.zoneKey(),
+                        z.name(),
+                        z.lettering(),
+                        z.areaShare(),
+                        Face.SIDE,
+                        z.substrate(),
+                        false,
+                        "")
+                : new JobZone(
+                        z.zoneKey(),
+                        z.name(),
+                        z.lettering(),
+                        z.areaShare(),
+                        t.aspect().face(),
+                        z.substrate(),
+                        t.keptClean(),
+                        t.box().map(Jobs::text).orElse(""));
+    }
+
+    private static String text(ZoneTemplate.Box b) {
+        return b.x() + " " + b.y() + " " + b.width() + " " + b.height();
+    }
+
+    private static JobZone of(ZoneTemplate t) {
+        return new JobZone(
+                t.key(),
+                t.name(),
+                t.lettering(),
+                t.areaShare(),
+                t.aspect().face(),
+                null,
+                t.keptClean(),
+                t.box().map(Jobs::text).orElse(""));
+    }
+
+    /** Notes how far a compiled plan could be off the best, in minutes; null when nobody knows. */
+    public void notePlanGap(UUID id, @Nullable Long minutes) {
+        mapper.notePlanGap(id, minutes);
+    }
+
+    /** How far the plan could be off the best; null when it was not compiled or changed since. */
+    public @Nullable Long planGap(UUID id) {
+        return mapper.planGap(id);
     }
 
     /**
@@ -124,8 +184,7 @@ public class Jobs {
                         1));
         int place = 0;
         for (var z : subjects.zones(d.kind())) {
-            mapper.addZone(
-                    id, new JobZone(z.key(), z.name(), z.lettering(), z.areaShare()), place++);
+            mapper.addZone(id, of(z), place++);
         }
         return get(id);
     }

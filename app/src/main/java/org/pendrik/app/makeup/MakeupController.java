@@ -97,6 +97,25 @@ class MakeupController {
                 jobId, () -> plans.save(jobId, d.steps(), d.pins(), d.schools(), d.version()));
     }
 
+    @GetMapping("/made")
+    List<Makeups.MadeView> made(@PathVariable UUID jobId) {
+        return makeups.made(jobId);
+    }
+
+    record LyingOrder(Plans.LyingCoat coat, int version) {}
+
+    record NotLyingOrder(StepId stepId, int version) {}
+
+    @PostMapping("/lying")
+    MakeupView lies(@PathVariable UUID jobId, @RequestBody LyingOrder o) {
+        return makeups.after(jobId, () -> plans.lies(jobId, o.coat(), o.version()));
+    }
+
+    @PostMapping("/lying/undo")
+    MakeupView liesNot(@PathVariable UUID jobId, @RequestBody NotLyingOrder o) {
+        return makeups.after(jobId, () -> plans.liesNot(jobId, o.stepId(), o.version()));
+    }
+
     @PostMapping("/compile")
     MakeupView compile(@PathVariable UUID jobId, @RequestBody CompileOrder order) {
         return makeups.after(jobId, () -> plans.compile(jobId, order.version()));

@@ -25,6 +25,7 @@ import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.plan.Pin;
 import org.pendrik.core.plan.PlanStep;
+import org.pendrik.core.plan.Sittings;
 
 /**
  * The plan as it is drawn.
@@ -35,6 +36,8 @@ import org.pendrik.core.plan.PlanStep;
  * @param effects how many effects the study notes
  * @param schools answers that this job gives otherwise than the house
  * @param houseSchools answers that the house gives otherwise than the program starts
+ * @param gapMinutes how much less another plan could cost at most, 0 when this one is proven; null
+ *     when it was not compiled or changed since
  */
 public record MakeupView(
         List<StepView> steps,
@@ -47,6 +50,7 @@ public record MakeupView(
         int effects,
         Map<String, String> schools,
         Map<String, String> houseSchools,
+        @Nullable Long gapMinutes,
         int version) {
 
     /**
@@ -57,6 +61,9 @@ public record MakeupView(
      * @param rounds names of the zones of each round in which it is laid or worked; empty when it
      *     goes in one
      * @param wash how it behaves on each kind of surface that it meets, for what runs and is wiped
+     * @param share part of the zone that it touches, 0 to 1
+     * @param sitting number of the stretch at the bench in which it can be done, from 1
+     * @param extra what the user says of it; null when nothing
      */
     public record StepView(
             StepId id,
@@ -83,7 +90,10 @@ public record MakeupView(
             @Nullable StepMixView mix,
             @Nullable WorksOn worksOn,
             List<List<String>> rounds,
-            List<WashView> wash) {}
+            List<WashView> wash,
+            double share,
+            int sitting,
+            @Nullable StepExtra extra) {}
 
     /**
      * What a wash does on a surface.
@@ -177,11 +187,13 @@ public record MakeupView(
             int effects,
             Map<String, String> schools,
             Map<String, String> houseSchools,
+            @Nullable Long gapMinutes,
             Map<StepId, StepMixes.StepRecipe> recipes,
             long nowMinute) {
         Map<StepId, StoredStep> stored = new LinkedHashMap<>();
         plan.steps().forEach(s -> stored.put(s.id(), s));
         List<StepView> steps = new ArrayList<>();
+        Map<StepId, Integer> sittings = Sittings.of(judged.timed().acts());
         for (Act a : judged.timed().acts()) {
             StoredStep s = stored.get(a.id());
             if (s != null) {
@@ -190,6 +202,8 @@ public record MakeupView(
                                 a,
                                 s,
                                 judged,
+                                catalogue.usable(a.technique()),
+                                sittings.getOrDefault(a.id(), 1),
                                 catalogue.material(a.material().key()).colour().orElse(null),
                                 mix(a, recipes.get(a.id()), catalogue)));
             }
@@ -242,6 +256,7 @@ public record MakeupView(
                 effects,
                 schools,
                 houseSchools,
+                gapMinutes,
                 plan.version());
     }
 
@@ -263,6 +278,8 @@ public record MakeupView(
             Act a,
             StoredStep s,
             org.pendrik.core.plan.PlanCheck.Judgement judged,
+            List<String> usable,
+            int sitting,
             @Nullable Lab bottle,
             @Nullable StepMixView mix) {
         Map<String, Reach> reaches = judged.film().reaches().getOrDefault(a.id(), Map.of());
@@ -287,12 +304,12 @@ public record MakeupView(
         return new StepView(
                 a.id(),
                 a.technique().key(),
-                a.technique().name(),
+                a.name(),
                 a.technique().role(),
                 a.material().key(),
                 a.material().name(),
                 a.material().colour().map(Srgb::toHex).orElse(null),
-                a.technique().materials(),
+                usable,
                 a.thickness(),
                 List.copyOf(a.zones()),
                 a.minutes(),
@@ -318,7 +335,10 @@ public record MakeupView(
                                                 w.behaviour().flow(),
                                                 w.behaviour().grip(),
                                                 w.behaviour().removability()))
-                        .toList());
+                        .toList(),
+                a.technique().share(),
+                sitting,
+                s.extra());
     }
 
     private static List<List<String>> rounds(

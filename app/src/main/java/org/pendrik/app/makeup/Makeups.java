@@ -4,11 +4,17 @@ import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
+import org.pendrik.app.job.Jobs;
 import org.pendrik.app.school.SchoolSheet;
 import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.study.Studies;
+import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.plan.PlanCheck;
+import org.pendrik.core.plan.Schools;
+import org.pendrik.core.plan.Ways;
+import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -22,6 +28,7 @@ public class Makeups {
     private final Engines engines;
     private final SchoolSheet schools;
     private final StepMixes mixes;
+    private final Jobs jobs;
     private final Clock clock;
 
     Makeups(
@@ -31,6 +38,7 @@ public class Makeups {
             Engines engines,
             SchoolSheet schools,
             StepMixes mixes,
+            Jobs jobs,
             Clock clock) {
         this.plans = plans;
         this.mends = mends;
@@ -38,6 +46,7 @@ public class Makeups {
         this.engines = engines;
         this.schools = schools;
         this.mixes = mixes;
+        this.jobs = jobs;
         this.clock = clock;
     }
 
@@ -56,8 +65,71 @@ public class Makeups {
                 studies.of(jobId).effects().size(),
                 schools.own(jobId).answers(),
                 schools.house().answers(),
+                jobs.planGap(jobId),
                 mixes.ofJob(jobId),
                 StoredStep.minute(clock.instant()));
+    }
+
+    /**
+     * How an effect of the study is made in this job.
+     *
+     * @param way key of the way; null when what is asked does not go together
+     * @param name of the way
+     * @param technique that shows it
+     * @param steps names of the techniques in order
+     * @param materials that it takes, the starting choice first
+     * @param liquids that can work its coat; empty when nothing is worked
+     * @param strength what its strength comes to
+     * @param problem why it cannot be made as asked; null when it can
+     * @param remedy what can
+     */
+    public record MadeView(
+            UUID effect,
+            @Nullable String way,
+            String name,
+            @Nullable String technique,
+            List<String> steps,
+            List<String> materials,
+            List<String> liquids,
+            String strength,
+            @Nullable String problem,
+            @Nullable String remedy) {}
+
+    /** How each effect of the study is made, as the schools of this job and the effect have it. */
+    public List<MadeView> made(UUID jobId) {
+        Catalogue catalogue = engines.catalogue();
+        Schools.Choice choice = schools.of(jobId);
+        return studies.of(jobId).effects().stream()
+                .map(
+                        e -> {
+                            try {
+                                Ways.Plan p = Ways.plan(e.effect(), choice, catalogue);
+                                return new MadeView(
+                                        e.id(),
+                                        p.way(),
+                                        p.name(),
+                                        p.technique().key(),
+                                        p.steps(),
+                                        catalogue.usable(p.technique()),
+                                        p.liquids(),
+                                        p.strength(),
+                                        null,
+                                        null);
+                            } catch (InvalidInput no) {
+                                return new MadeView(
+                                        e.id(),
+                                        null,
+                                        "",
+                                        null,
+                                        List.of(),
+                                        List.of(),
+                                        List.of(),
+                                        "",
+                                        no.field() + ": " + no.value() + " " + no.rule() + ".",
+                                        no.remedy());
+                            }
+                        })
+                .toList();
     }
 
     /** Plans jobs in step and draws the first; all of them or none. */

@@ -14,7 +14,7 @@ interface PlanMapper {
     @Select(
             """
             select id, technique, material, thickness, zones, origin, reason, started_at, finished_at,
-                takes_back, back_share, made_for_effect, made_for_step, works_on, zone_times
+                takes_back, back_share, made_for_effect, made_for_step, works_on, zone_times, extra
             from plan_step where job_id = #{jobId} order by place
             """)
     List<StoredStep> steps(UUID jobId);
@@ -25,10 +25,10 @@ interface PlanMapper {
     @Insert(
             """
             insert into plan_step (job_id, id, technique, material, thickness, zones, origin, reason, started_at,
-                finished_at, takes_back, back_share, made_for_effect, made_for_step, works_on, zone_times, place)
+                finished_at, takes_back, back_share, made_for_effect, made_for_step, works_on, zone_times, extra, place)
             values (#{jobId}, #{s.id}, #{s.technique}, #{s.material}, #{s.thickness}, #{s.zones}, #{s.origin},
                 #{s.reason}, #{s.startedAt}, #{s.finishedAt}, #{s.takesBack}, #{s.backShare},
-                #{s.madeForEffect}, #{s.madeForStep}, #{s.worksOn}, #{s.zoneTimes}, #{place})
+                #{s.madeForEffect}, #{s.madeForStep}, #{s.worksOn}, #{s.zoneTimes}, #{s.extra}, #{place})
             """)
     void addStep(
             @Param("jobId") UUID jobId, @Param("s") StoredStep step, @Param("place") int place);

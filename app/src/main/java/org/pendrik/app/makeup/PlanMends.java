@@ -69,9 +69,13 @@ public class PlanMends {
         for (Act a : mended.acts()) {
             StoredStep s = known.get(a.id());
             if (s == null) {
-                steps.add(StoredStep.of(a, PlanStep.Origin.INSERTED, why));
+                steps.add(StoredStep.of(a, PlanStep.Origin.INSERTED, why, engines.catalogue()));
             } else {
-                steps.add(s.done() ? s : StoredStep.of(a, s.origin(), s.reason()));
+                steps.add(
+                        s.done()
+                                ? s
+                                : StoredStep.of(a, s.origin(), s.reason(), engines.catalogue())
+                                        .remembering(s));
             }
         }
         kept.store(jobId, steps, old.pins(), version);

@@ -81,6 +81,7 @@ class PlanStore {
                         .toList();
         Pins.requireNoCircle(alive, id -> names.getOrDefault(id, id.value()));
         jobs.stepPlan(jobId, version);
+        jobs.notePlanGap(jobId, null);
         mapper.clearSteps(jobId);
         for (int i = 0; i < steps.size(); i++) {
             mapper.addStep(jobId, steps.get(i), i);

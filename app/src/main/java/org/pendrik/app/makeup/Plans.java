@@ -3,6 +3,7 @@ package org.pendrik.app.makeup;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -11,6 +12,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
@@ -29,7 +32,6 @@ import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Face;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Material;
@@ -49,8 +51,6 @@ import org.pendrik.core.plan.PlanOutcome;
 import org.pendrik.core.plan.PlanRequest;
 import org.pendrik.core.plan.PlanStep;
 import org.pendrik.core.plan.Schools;
-import org.pendrik.core.plan.Subjects;
-import org.pendrik.core.plan.ZoneTemplate;
 import org.pendrik.core.units.Climate;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -66,7 +66,6 @@ public class Plans {
     private final Measuring measuring;
     private final Workshops workshops;
     private final SchoolSheet schools;
-    private final Subjects subjects;
     private final Engines engines;
     private final StepMixes mixes;
     private final Answers answers;
@@ -79,7 +78,6 @@ public class Plans {
             Measuring measuring,
             Workshops workshops,
             SchoolSheet schools,
-            Subjects subjects,
             Engines engines,
             StepMixes mixes,
             Answers answers,
@@ -91,7 +89,6 @@ public class Plans {
         this.measuring = measuring;
         this.workshops = workshops;
         this.schools = schools;
-        this.subjects = subjects;
         this.engines = engines;
         this.mixes = mixes;
         this.clock = clock;
@@ -106,6 +103,7 @@ public class Plans {
      * @param origin how it once came into the plan, when it comes back by undo
      * @param reason why it was there then
      * @param worksOn coats of other steps that it is meant for; null takes what its technique means
+     * @param extra what is particular about it; null when nothing is
      */
     public record StepDraft(
             StepId id,
@@ -119,7 +117,8 @@ public class Plans {
             @Nullable Double backShare,
             @Nullable String madeForEffect,
             @Nullable StepId madeForStep,
-            @Nullable WorksOn worksOn) {}
+            @Nullable WorksOn worksOn,
+            @Nullable StepExtra extra) {}
 
     /** The plan of a job. */
     public Plan of(UUID jobId) {
@@ -170,23 +169,20 @@ public class Plans {
         Lab colour = measuring.factoryColour(job.id()).orElse(Substrate.UNKNOWN_COLOUR);
         double side =
                 job.scale().toModel(job.length()).mm() * job.scale().toModel(job.height()).mm();
-        Map<String, ZoneTemplate> templates = new HashMap<>();
-        subjects.zones(job.kind()).forEach(z -> templates.put(z.key(), z));
         return jobs.zones(job.id()).stream()
                 .map(
                         z -> {
-                            ZoneTemplate t = templates.get(z.zoneKey());
+                            boolean clean = Boolean.TRUE.equals(z.keptClean());
+                            Substrate own = z.substrate() == null ? job.substrate() : z.substrate();
                             return new Zone(
                                     z.zoneKey(),
                                     z.name(),
-                                    t != null && t.keptClean()
-                                            ? Substrate.GLAZING
-                                            : job.substrate(),
+                                    clean ? Substrate.GLAZING : own,
                                     z.lettering(),
                                     colour,
                                     Math.max(1, side * z.areaShare()),
-                                    t == null ? Face.SIDE : t.aspect().face(),
-                                    t != null && t.keptClean());
+                                    Objects.requireNonNull(z.face()),
+                                    clean);
                         })
                 .toList();
     }
@@ -239,7 +235,31 @@ public class Plans {
                         laid.air(),
                         now(),
                         choice,
-                        own.stream().map(s -> s.act(engines.catalogue(), subject)).toList()));
+                        own.stream().map(s -> s.act(engines.catalogue(), subject)).toList(),
+                        standing(old.steps())));
+    }
+
+    /** Where the user's own steps stand: behind and in front of what is not put in for others. */
+    private List<Pin> standing(List<StoredStep> steps) {
+        List<StoredStep> open =
+                steps.stream().filter(s -> !s.done() && s.madeForStep() == null).toList();
+        Predicate<StoredStep> ends =
+                s -> s.origin() == PlanStep.Origin.EFFECT && s.madeForEffect() == null;
+        List<Pin> out = new ArrayList<>();
+        for (int i = 0; i < open.size(); i++) {
+            if (open.get(i).origin() != PlanStep.Origin.MANUAL) {
+                continue;
+            }
+            // a coat that was put in at the very end still belongs under the last clear
+            boolean coat = engines.catalogue().material(open.get(i).material()).deposits();
+            if (i > 0 && !(coat && ends.test(open.get(i - 1)))) {
+                out.add(new Pin(open.get(i - 1).id(), open.get(i).id()));
+            }
+            if (i + 1 < open.size()) {
+                out.add(new Pin(open.get(i).id(), open.get(i + 1).id()));
+            }
+        }
+        return out;
     }
 
     /** The effect that a step belongs to, be it by way of the step that needs it. */
@@ -260,22 +280,39 @@ public class Plans {
     public Plan compile(UUID jobId, int version) {
         kept.at(jobId, version);
         Start start = start(jobId, schools.of(jobId));
-        kept.store(jobId, compiled(start, engines.compiler()), of(jobId).pins(), version);
+        storeCompiled(jobId, start, version);
         return of(jobId);
     }
 
-    private static List<StoredStep> compiled(Start start, PlanCompiler compiler) {
+    private void storeCompiled(UUID jobId, Start start, int version) {
+        PlanOutcome.Compiled plan = compiled(start, engines.compiler());
+        kept.store(jobId, joined(jobId, start.staying(), plan.steps()), of(jobId).pins(), version);
+        jobs.notePlanGap(jobId, plan.gapMinutes());
+    }
+
+    private static PlanOutcome.Compiled compiled(Start start, PlanCompiler compiler) {
         return switch (compiler.compile(start.request())) {
             case PlanOutcome.NoPlan no ->
                     throw new InvalidInput(
                             "Plan", "these effects", "cannot be made: " + no.reason(), no.remedy());
-            case PlanOutcome.Compiled plan -> joined(start.staying(), plan.steps());
+            case PlanOutcome.Compiled plan -> plan;
         };
     }
 
     /** What is kept and then what is new. */
-    private static List<StoredStep> joined(List<StoredStep> staying, List<PlanStep> fresh) {
-        return Stream.concat(staying.stream(), fresh.stream().map(StoredStep::of)).toList();
+    private List<StoredStep> joined(UUID jobId, List<StoredStep> staying, List<PlanStep> fresh) {
+        Map<StepId, StoredStep> before = new HashMap<>();
+        of(jobId).steps().forEach(s -> before.put(s.id(), s));
+        return Stream.concat(
+                        staying.stream(),
+                        fresh.stream()
+                                .map(s -> StoredStep.of(s, engines.catalogue()))
+                                .map(
+                                        s ->
+                                                s.origin() == PlanStep.Origin.MANUAL
+                                                        ? s.remembering(before.get(s.id()))
+                                                        : s))
+                .toList();
     }
 
     /** Takes other answers for this job and compiles again. */
@@ -284,7 +321,7 @@ public class Plans {
         Schools.Choice own = new Schools.Choice(answers);
         schools.saveOwn(jobId, own);
         Start start = start(jobId, own.over(schools.house()));
-        kept.store(jobId, compiled(start, engines.compiler()), of(jobId).pins(), version);
+        storeCompiled(jobId, start, version);
         return of(jobId);
     }
 
@@ -345,6 +382,7 @@ public class Plans {
                                     kept.store(
                                             id,
                                             joined(
+                                                    id,
                                                     Objects.requireNonNull(starts.get(id))
                                                             .staying(),
                                                     joined.stepsOf(subject, plan)),
@@ -386,14 +424,8 @@ public class Plans {
 
     private StoredStep step(UUID jobId, StepDraft d, @Nullable StoredStep before) {
         var t = engines.catalogue().technique(d.technique());
-        var m = engines.catalogue().material(d.material());
-        if (!engines.catalogue().canUse(t, m)) {
-            throw new InvalidInput(
-                    "Material",
-                    m.name(),
-                    "does not do for " + t.name(),
-                    "Choose one that the step offers.");
-        }
+        var m = engines.catalogue().material(d.material(), t);
+        requireUsable(t, m);
         Set<String> zones =
                 new HashSet<>(jobs.zones(jobId).stream().map(JobZone::zoneKey).toList());
         if (d.zones().keys().isEmpty() || !zones.containsAll(d.zones().keys())) {
@@ -422,7 +454,95 @@ public class Plans {
                 before == null ? d.madeForEffect() : before.madeForEffect(),
                 before == null ? d.madeForStep() : before.madeForStep(),
                 d.worksOn(),
-                null);
+                null,
+                d.extra());
+    }
+
+    /** Says what a technique uses when it cannot use a material. */
+    public void requireUsable(Technique t, Material m) {
+        if (!engines.catalogue().canUse(t, m)) {
+            throw new InvalidInput(
+                    "Material",
+                    m.name(),
+                    "does not do for " + t.name(),
+                    "It uses "
+                            + t.materials().stream()
+                                    .map(k -> engines.catalogue().material(k).name())
+                                    .collect(Collectors.joining(", "))
+                            + ", or what is of the same family.");
+        }
+    }
+
+    /**
+     * What lay on the subject before: a coat that somebody else laid, or that was laid before this
+     * was kept.
+     *
+     * @param minutesAgo how long ago it was laid
+     * @param share part of the zone that it covers; null as its technique does
+     */
+    public record LyingCoat(
+            StepId id,
+            String technique,
+            String material,
+            Thickness thickness,
+            ZoneKeys zones,
+            long minutesAgo,
+            @Nullable Double share) {}
+
+    private static final long OLDEST_COAT_MINUTES = 50L * 366 * 1440;
+
+    /** Puts a coat that lies already among what is done, by its age. */
+    public void lies(UUID jobId, LyingCoat coat, int version) {
+        Plan plan = kept.at(jobId, version);
+        InvalidInput.requireWithin(
+                "Age of the coat",
+                (double) coat.minutesAgo(),
+                " min",
+                0,
+                OLDEST_COAT_MINUTES,
+                "When nobody knows, say a year.");
+        Technique t = engines.catalogue().technique(coat.technique());
+        if (t.role() != Technique.Role.CLEAR && t.role() != Technique.Role.EFFECT) {
+            throw new InvalidInput(
+                    "What lies on it",
+                    t.name(),
+                    "leaves no coat",
+                    "Choose a clear, a paint, a wash or a powder.");
+        }
+        StoredStep draft =
+                step(
+                        jobId,
+                        new StepDraft(
+                                coat.id(),
+                                coat.technique(),
+                                coat.material(),
+                                coat.thickness(),
+                                coat.zones(),
+                                PlanStep.Origin.FOUND,
+                                "It lay there when the job began.",
+                                null,
+                                null,
+                                null,
+                                null,
+                                null,
+                                coat.share() == null
+                                        ? null
+                                        : new StepExtra("", 0, null, List.of(), coat.share())),
+                        null);
+        Instant at = clock.instant().minusSeconds(60 * coat.minutesAgo());
+        List<StoredStep> steps = new ArrayList<>(plan.steps());
+        steps.add(draft.doneWith(coat.material(), at, at, null));
+        kept.store(jobId, doneFirst(steps), plan.pins(), version);
+    }
+
+    /** Takes a coat that lay already out again: it was not so. */
+    public void liesNot(UUID jobId, StepId id, int version) {
+        Plan plan = kept.at(jobId, version);
+        List<StoredStep> steps = new ArrayList<>(plan.steps());
+        if (!steps.removeIf(s -> s.id().equals(id) && s.origin() == PlanStep.Origin.FOUND)) {
+            throw new NotFound("The coat");
+        }
+        kept.store(jobId, steps, plan.pins(), version);
     }
 
     /**
@@ -472,14 +592,8 @@ public class Plans {
     public void another(UUID jobId, StoredStep lies, String material) {
         Plan plan = of(jobId);
         Technique t = engines.catalogue().technique(lies.technique());
-        Material tone = engines.catalogue().material(material);
-        if (!engines.catalogue().canUse(t, tone)) {
-            throw new InvalidInput(
-                    "Material",
-                    tone.name(),
-                    "does not do for " + t.name(),
-                    "Choose one that the step offers.");
-        }
+        Material tone = engines.catalogue().material(material, t);
+        requireUsable(t, tone);
         StepIds ids = StepIds.besides(plan.steps().stream().map(StoredStep::id));
         StoredStep round =
                 new StoredStep(
@@ -497,7 +611,8 @@ public class Plans {
                         lies.madeForEffect(),
                         lies.madeForStep(),
                         null,
-                        null);
+                        null,
+                        lies.extra());
         List<StoredStep> steps = new ArrayList<>();
         plan.steps().stream().filter(StoredStep::done).forEach(steps::add);
         steps.add(round);
@@ -531,19 +646,21 @@ public class Plans {
         for (StoredStep s : plan.steps()) {
             steps.add(s.id().equals(stepId) ? how.apply(s) : s);
         }
-        // what is done stands in front, in the order in which it was done
+        kept.store(jobId, doneFirst(steps), plan.pins(), plan.version());
+    }
+
+    /** What is done stands in front, in the order in which it was done. */
+    private static List<StoredStep> doneFirst(List<StoredStep> steps) {
         List<StoredStep> ordered =
                 new ArrayList<>(
                         steps.stream()
                                 .filter(StoredStep::done)
                                 .sorted(
-                                        java.util.Comparator.comparing(
-                                                s ->
-                                                        java.util.Objects.requireNonNull(
-                                                                s.startedAt())))
+                                        Comparator.comparing(
+                                                s -> Objects.requireNonNull(s.startedAt())))
                                 .toList());
         steps.stream().filter(s -> !s.done()).forEach(ordered::add);
-        kept.store(jobId, ordered, plan.pins(), plan.version());
+        return ordered;
     }
 
     /** Stores steps of a record that is read in. */

@@ -30,6 +30,7 @@ import org.pendrik.core.plan.PlanStep;
  * @param madeForStep id of the step that needs it, if one does
  * @param worksOn coats that it is meant for, where that is not what its technique means
  * @param zoneTimes when it was on each zone, once it is done, if anybody noted it
+ * @param extra what is particular about it; null when nothing is
  */
 public record StoredStep(
         StepId id,
@@ -46,14 +47,15 @@ public record StoredStep(
         @Nullable String madeForEffect,
         @Nullable StepId madeForStep,
         @Nullable WorksOn worksOn,
-        @Nullable ZoneTimes zoneTimes) {
+        @Nullable ZoneTimes zoneTimes,
+        @Nullable StepExtra extra) {
     private static final int LONGEST_REASON = 1000;
 
-    static StoredStep of(PlanStep s) {
-        return of(s.act(), s.origin(), s.reason());
+    static StoredStep of(PlanStep s, Catalogue catalogue) {
+        return of(s.act(), s.origin(), s.reason(), catalogue);
     }
 
-    static StoredStep of(Act a, PlanStep.Origin origin, String reason) {
+    static StoredStep of(Act a, PlanStep.Origin origin, String reason, Catalogue catalogue) {
         return new StoredStep(
                 a.id(),
                 a.technique().key(),
@@ -71,7 +73,8 @@ public record StoredStep(
                 a.means()
                         .map(m -> new WorksOn(java.util.List.copyOf(m.actIds()), m.must()))
                         .orElse(null),
-                null);
+                null,
+                StepExtra.of(a, catalogue));
     }
 
     /** It has happened. */
@@ -85,10 +88,15 @@ public record StoredStep(
      * @param subject the zones of the job, for the hours that their size takes
      */
     public Act act(Catalogue catalogue, List<Zone> subject) {
-        Technique t = catalogue.technique(technique);
-        var m = catalogue.material(material);
+        Technique usual = catalogue.technique(technique);
+        Technique t = extra == null || extra.share() == null ? usual : usual.sharing(extra.share());
+        var m = catalogue.material(material, usual);
         List<Zone> on = subject.stream().filter(z -> zones.keys().contains(z.key())).toList();
         Act planned = Act.planned(id, t, m, thickness, on).on(zones.set()).madeFor(madeFor());
+        if (extra != null) {
+            planned = planned.saying(extra.errand());
+            planned = extra.minutes() == null ? planned : planned.taking(extra.minutes());
+        }
         if (takesBack != null) {
             planned =
                     planned.takingBack(
@@ -151,7 +159,8 @@ public record StoredStep(
                 madeForEffect,
                 madeForStep,
                 worksOn,
-                times);
+                times,
+                extra);
     }
 
     /** The same step, made for an effect or for another step. */
@@ -171,7 +180,8 @@ public record StoredStep(
                 effect,
                 step,
                 worksOn,
-                zoneTimes);
+                zoneTimes,
+                extra);
     }
 
     StoredStep undone() {
@@ -190,6 +200,56 @@ public record StoredStep(
                 madeForEffect,
                 madeForStep,
                 worksOn,
-                null);
+                null,
+                extra);
+    }
+
+    /** The same with the minutes that the user gave it before, which no engine knows. */
+    StoredStep remembering(@Nullable StoredStep before) {
+        if (before == null || before.extra == null || before.extra.minutes() == null) {
+            return this;
+        }
+        StepExtra with =
+                extra == null
+                        ? new StepExtra("", 0, before.extra.minutes(), java.util.List.of(), null)
+                        : extra.taking(before.extra.minutes());
+        return new StoredStep(
+                id,
+                technique,
+                material,
+                thickness,
+                zones,
+                origin,
+                reason,
+                startedAt,
+                finishedAt,
+                takesBack,
+                backShare,
+                madeForEffect,
+                madeForStep,
+                worksOn,
+                zoneTimes,
+                with);
+    }
+
+    /** The same step on zones that took the place of its own. */
+    StoredStep on(ZoneKeys others, @Nullable ZoneTimes times) {
+        return new StoredStep(
+                id,
+                technique,
+                material,
+                thickness,
+                others,
+                origin,
+                reason,
+                startedAt,
+                finishedAt,
+                takesBack,
+                backShare,
+                madeForEffect,
+                madeForStep,
+                worksOn,
+                times,
+                extra);
     }
 }

@@ -82,7 +82,8 @@ public class TakeBacks {
                         PlanStep.Origin.MANUAL,
                         share < 1
                                 ? "The " + coat + " is too heavy: thin it."
-                                : "The " + coat + " is too heavy: take it off."));
+                                : "The " + coat + " is too heavy: take it off.",
+                        engines.catalogue()));
         old.steps().stream().filter(s -> !s.done()).forEach(steps::add);
         kept.store(jobId, steps, old.pins(), version);
         return plans.of(jobId);

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.job.JobZone;
+import org.pendrik.app.makeup.StepExtra;
 import org.pendrik.app.photograph.Marks;
 import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Side;
@@ -13,6 +15,7 @@ import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.store.WorksOn;
 import org.pendrik.app.store.ZoneTimes;
+import org.pendrik.app.study.EffectHow;
 import org.pendrik.app.study.JobSample;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.core.film.Finding;
@@ -26,15 +29,18 @@ import org.pendrik.core.plan.SubjectKind;
 
 /**
  * The record of a job, as it is written to a file. Its schema is published at
- * /api/schema/record-5.json; a field added or changed makes a new version.
+ * /api/schema/record-6.json; a field added or changed makes a new version.
  *
- * @param version of the form, 5; 4 had no times on zones and no work meant for named coats, 3 had
- *     ids of steps that said what these are made for, 2 had no schools and nothing taken back, 1 no
- *     sides, samples, lens or curved sides either; all are read as well
+ * @param version of the form, 6; 5 had one material for an effect and the zones of its kind, 4 had
+ *     no times on zones and no work meant for named coats, 3 had ids of steps that said what these
+ *     are made for, 2 had no schools and nothing taken back, 1 no sides, samples, lens or curved
+ *     sides either; all are read as well
  * @param drying when coats were seen to be touch dry
  * @param mixes what steps are mixed by, bottles by name and maker
  * @param artworks pictures fitted to regions
  * @param answers warnings that the user knows of
+ * @param zones of the subject; null in older forms: those of its kind
+ * @param materials of a shelf or of the workshop's own that effects and steps are made with
  * @param measures what was measured when it was written; not read in again, it is measured anew
  */
 record JobRecord(
@@ -54,8 +60,14 @@ record JobRecord(
         @Nullable List<DryingPart> drying,
         @Nullable List<StepMixes.Carried> mixes,
         @Nullable List<ArtworkPart> artworks,
-        @Nullable List<AnswerPart> answers) {
-    static final int VERSION = 5;
+        @Nullable List<AnswerPart> answers,
+        @Nullable List<JobZone> zones,
+        @Nullable List<MaterialPart> materials) {
+    static final int VERSION = 6;
+
+    /** A material that the tables do not have, as far as its family does not say it. */
+    record MaterialPart(
+            String key, String name, String family, boolean clear, @Nullable String colour) {}
 
     /** When a coat was seen to be touch dry. */
     record DryingPart(
@@ -99,7 +111,9 @@ record JobRecord(
             String note,
             @Nullable String colour,
             @Nullable String marks,
-            @Nullable UUID region) {}
+            @Nullable UUID region,
+            @Nullable List<String> tones,
+            @Nullable EffectHow how) {}
 
     record PhotographPart(
             UUID id,
@@ -136,7 +150,8 @@ record JobRecord(
             @Nullable String madeForEffect,
             @Nullable StepId madeForStep,
             @Nullable WorksOn worksOn,
-            @Nullable ZoneTimes zoneTimes) {}
+            @Nullable ZoneTimes zoneTimes,
+            @Nullable StepExtra extra) {}
 
     record PinPart(StepId first, StepId then) {}
 

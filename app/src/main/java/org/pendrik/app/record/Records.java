@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -16,6 +17,7 @@ import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobDraft;
 import org.pendrik.app.job.Jobs;
+import org.pendrik.app.job.ZoneEdits;
 import org.pendrik.app.makeup.Answers;
 import org.pendrik.app.makeup.Plans;
 import org.pendrik.app.makeup.StoredStep;
@@ -27,6 +29,7 @@ import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
 import org.pendrik.app.priors.Priors;
 import org.pendrik.app.school.SchoolSheet;
+import org.pendrik.app.shelf.ShelfStock;
 import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.store.Years;
 import org.pendrik.app.store.ZoneKeys;
@@ -35,6 +38,9 @@ import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
+import org.pendrik.app.study.ToneKeys;
+import org.pendrik.core.colour.Srgb;
+import org.pendrik.core.film.Stock;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.plan.Pin;
@@ -64,6 +70,8 @@ class Records {
     private final StepMixes mixes;
     private final Artworks artworks;
     private final Answers answers;
+    private final ZoneEdits zoneEdits;
+    private final ShelfStock stock;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -82,6 +90,8 @@ class Records {
             StepMixes mixes,
             Artworks artworks,
             Answers answers,
+            ZoneEdits zoneEdits,
+            ShelfStock stock,
             JsonMapper json,
             Clock clock) {
         this.jobs = jobs;
@@ -98,6 +108,8 @@ class Records {
         this.mixes = mixes;
         this.artworks = artworks;
         this.answers = answers;
+        this.zoneEdits = zoneEdits;
+        this.stock = stock;
         this.json = json;
         this.clock = clock;
     }
@@ -143,11 +155,13 @@ class Records {
                                                 e.kind(),
                                                 e.zones().keys(),
                                                 e.strength(),
-                                                e.material(),
+                                                null,
                                                 e.note(),
                                                 e.colour(),
                                                 e.marks(),
-                                                e.regionId()))
+                                                e.regionId(),
+                                                e.tones() == null ? List.of() : e.tones().keys(),
+                                                e.how()))
                         .toList(),
                 pictures.stream()
                         .map(
@@ -190,7 +204,8 @@ class Records {
                                                 s.madeForEffect(),
                                                 s.madeForStep(),
                                                 s.worksOn(),
-                                                s.zoneTimes()))
+                                                s.zoneTimes(),
+                                                s.extra()))
                         .toList(),
                 plan.pins().stream()
                         .map(p -> new JobRecord.PinPart(p.firstId(), p.thenId()))
@@ -236,7 +251,28 @@ class Records {
                                 g ->
                                         new JobRecord.AnswerPart(
                                                 g.stepId(), g.rule(), g.coat(), g.answeredAt()))
-                        .toList());
+                        .toList(),
+                jobs.zones(jobId),
+                ownMaterials(study.effects(), plan.steps()));
+    }
+
+    /** What the effects and steps are made with and the tables do not have. */
+    private List<JobRecord.MaterialPart> ownMaterials(
+            List<JobEffect> effects, List<StoredStep> steps) {
+        Set<String> used = new HashSet<>();
+        effects.forEach(e -> used.addAll(e.effect().tones().materials()));
+        steps.forEach(s -> used.add(s.material().split("~", -1)[0]));
+        return engines.catalogue().stocks().stream()
+                .filter(s -> used.contains(s.key()))
+                .map(
+                        s ->
+                                new JobRecord.MaterialPart(
+                                        s.key(),
+                                        s.name(),
+                                        s.family(),
+                                        s.clear(),
+                                        s.colour().map(Srgb::toHex).orElse(null)))
+                .toList();
     }
 
     private List<JobRecord.MeasurePart> measures(List<Photograph> pictures) {
@@ -263,9 +299,15 @@ class Records {
     /** What the schema cannot know: techniques, materials and zones of here, and years. */
     private void requireKnown(JobRecord r) {
         Set<String> zones = new HashSet<>();
-        subjects.zones(r.job().kind()).forEach(z -> zones.add(z.key()));
+        if (r.zones() == null) {
+            subjects.zones(r.job().kind()).forEach(z -> zones.add(z.key()));
+        } else {
+            r.zones().forEach(z -> zones.add(z.zoneKey()));
+        }
+        Set<String> brought = new HashSet<>();
+        or(r.materials(), List.<JobRecord.MaterialPart>of()).forEach(m -> brought.add(m.key()));
         for (var s : r.steps()) {
-            requireKnown("steps", s.technique(), s.material(), s.zones(), zones);
+            requireKnown("steps", s.technique(), s.material(), s.zones(), zones, brought);
             if (s.reason().length() > 1000) {
                 throw new InvalidInput(
                         "Field steps.reason",
@@ -277,7 +319,7 @@ class Records {
             Years.require("Field steps.finishedAt", s.finishedAt(), Years.OF_WORK);
         }
         for (var e : r.log()) {
-            requireKnown("log", e.technique(), e.material(), e.zones(), zones);
+            requireKnown("log", e.technique(), e.material(), e.zones(), zones, brought);
             Years.require("Field log.startedAt", e.startedAt(), Years.OF_WORK);
             Years.require("Field log.finishedAt", e.finishedAt(), Years.OF_WORK);
         }
@@ -293,9 +335,16 @@ class Records {
     }
 
     private void requireKnown(
-            String list, String technique, String material, List<String> on, Set<String> zones) {
+            String list,
+            String technique,
+            String material,
+            List<String> on,
+            Set<String> zones,
+            Set<String> brought) {
         engines.catalogue().technique(technique);
-        engines.catalogue().material(material);
+        if (!brought.contains(material.split("~", -1)[0])) {
+            engines.catalogue().material(material);
+        }
         for (String z : on) {
             if (!zones.contains(z)) {
                 throw new InvalidInput(
@@ -305,6 +354,13 @@ class Records {
                         "Use one of " + String.join(", ", zones) + ".");
             }
         }
+    }
+
+    private static ToneKeys tones(JobRecord.EffectPart e) {
+        if (e.tones() != null) {
+            return new ToneKeys(e.tones());
+        }
+        return new ToneKeys(e.material() == null ? List.of() : List.of(e.material()));
     }
 
     private static JobRecord.MeasurePart part(Photograph p, JobRegion r, ColourSample s) {
@@ -325,6 +381,27 @@ class Records {
      * @param leftOut what could not come along, each as a sentence
      */
     public record ReadIn(UUID jobId, List<String> leftOut) {}
+
+    /** A material that is not here becomes one of the workshop's own. */
+    private void bring(List<JobRecord.MaterialPart> materials) {
+        Set<String> known = new HashSet<>();
+        engines.catalogue().stocks().forEach(s -> known.add(s.key()));
+        for (JobRecord.MaterialPart m : materials) {
+            if (!known.contains(m.key())) {
+                stock.bring(
+                        new Stock(
+                                m.key(),
+                                m.name(),
+                                m.family(),
+                                m.clear(),
+                                Optional.empty(),
+                                Optional.ofNullable(m.colour())
+                                        .map(c -> Srgb.toLab(Integer.parseInt(c.substring(1), 16))),
+                                Optional.empty(),
+                                Optional.empty()));
+            }
+        }
+    }
 
     /**
      * Reads a record in as a new job. Ids that are taken are given anew; files are not part of a
@@ -366,6 +443,10 @@ class Records {
                         j.wantedOn(),
                         j.note(),
                         0));
+        if (r.zones() != null) {
+            zoneEdits.insert(id, r.zones());
+        }
+        bring(or(r.materials(), List.of()));
         for (SideSize size : or(r.sides(), List.<SideSize>of())) {
             sizes.insert(id, size);
         }
@@ -398,11 +479,12 @@ class Records {
                                                 e.kind(),
                                                 new ZoneKeys(e.zones()),
                                                 e.strength(),
-                                                e.material(),
+                                                tones(e),
                                                 e.note(),
                                                 e.colour(),
                                                 e.marks(),
-                                                e.region()))
+                                                e.region(),
+                                                e.how()))
                         .toList(),
                 2);
         Map<UUID, UUID> fresh = new HashMap<>();
@@ -462,7 +544,8 @@ class Records {
                                                 s.madeForEffect(),
                                                 s.madeForStep(),
                                                 s.worksOn(),
-                                                s.zoneTimes()))
+                                                s.zoneTimes(),
+                                                s.extra()))
                         .map(s -> r.version() < 4 ? OldStepIds.read(s) : s)
                         .toList(),
                 r.pins().stream().map(p -> new Pin(p.first(), p.then())).toList());

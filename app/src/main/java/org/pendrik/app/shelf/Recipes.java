@@ -28,9 +28,17 @@ public class Recipes {
     private final ShelfMapper mapper;
     private final Mixing mixing;
     private final StepMixes steps;
+    private final ShelfStock stock;
     private final Clock clock;
 
-    Recipes(Shelf shelf, ShelfMapper mapper, Mixing mixing, StepMixes steps, Clock clock) {
+    Recipes(
+            Shelf shelf,
+            ShelfMapper mapper,
+            Mixing mixing,
+            StepMixes steps,
+            ShelfStock stock,
+            Clock clock) {
+        this.stock = stock;
         this.shelf = shelf;
         this.mapper = mapper;
         this.mixing = mixing;
@@ -212,6 +220,7 @@ public class Recipes {
         if (!known && job != null && step != null) {
             steps.link(job, step, id);
         }
+        stock.useWhenStored();
         return one(id);
     }
 
@@ -235,6 +244,7 @@ public class Recipes {
     public void setGone(UUID id, int version, boolean gone) {
         standing(id);
         StaleVersion.unlessOne(mapper.setRecipeGone(id, version, gone), "The recipe");
+        stock.useWhenStored();
     }
 
     /**
@@ -289,6 +299,7 @@ public class Recipes {
                                 ? "nothing: it came out as predicted"
                                 : String.join(", ", taught)));
         changed.forEach(mapper::addCardStrength);
+        stock.useWhenStored();
         return one(id);
     }
 

@@ -47,9 +47,11 @@ public class Shelf {
 
     private final ShelfMapper mapper;
     private final Workshops workshops;
+    private final ShelfStock stock;
     private final Clock clock;
 
-    Shelf(ShelfMapper mapper, Workshops workshops, Clock clock) {
+    Shelf(ShelfMapper mapper, Workshops workshops, ShelfStock stock, Clock clock) {
+        this.stock = stock;
         this.mapper = mapper;
         this.workshops = workshops;
         this.clock = clock;
@@ -338,6 +340,7 @@ public class Shelf {
                     "was put there before with other figures",
                     "Change that bottle, or put this one there anew.");
         }
+        stock.useWhenStored();
         return one(id);
     }
 
@@ -392,6 +395,7 @@ public class Shelf {
         onlyOne(
                 row.name(),
                 () -> StaleVersion.unlessOne(mapper.setGone(id, version, gone), "The bottle"));
+        stock.useWhenStored();
     }
 
     /** What may stand in for a bottle. */
@@ -464,6 +468,7 @@ public class Shelf {
                 stored++;
             }
         }
+        stock.useWhenStored();
         return stored;
     }
 

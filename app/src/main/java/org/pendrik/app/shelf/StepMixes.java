@@ -33,9 +33,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class StepMixes {
     private final Shelf shelf;
     private final ShelfMapper mapper;
+    private final ShelfStock stock;
     private final Clock clock;
 
-    StepMixes(Shelf shelf, ShelfMapper mapper, Clock clock) {
+    StepMixes(Shelf shelf, ShelfMapper mapper, ShelfStock stock, Clock clock) {
+        this.stock = stock;
         this.clock = clock;
         this.shelf = shelf;
         this.mapper = mapper;
@@ -316,6 +318,7 @@ public class StepMixes {
         for (Map.Entry<UUID, Integer> d : drops.entrySet()) {
             mapper.addPart(new ShelfMapper.PartRow(id, place++, d.getKey(), d.getValue()));
         }
+        stock.useWhenStored();
         return id;
     }
 

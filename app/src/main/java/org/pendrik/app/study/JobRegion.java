@@ -103,4 +103,10 @@ public record JobRegion(
     Edge edge() {
         return new Edge(name, outline.getFirst(), outline.getLast());
     }
+
+    /** The same on another zone, or on none. */
+    JobRegion on(@Nullable String zone) {
+        return new JobRegion(
+                id, name, zone, side, role, xMm, yMm, widthMm, heightMm, factory, outline);
+    }
 }

@@ -11,6 +11,9 @@ import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
+import org.pendrik.core.film.Material;
+import org.pendrik.core.plan.Effect;
+import org.pendrik.core.plan.Schools;
 import org.pendrik.core.plan.SubjectKind;
 import org.pendrik.core.plan.Ways;
 import org.pendrik.core.units.InvalidInput;
@@ -121,15 +124,7 @@ public class Studies {
         requireUnique(effects.stream().map(JobEffect::id).toList());
         for (JobEffect e : effects) {
             requireZones(jobId, e.zones().keys());
-            if (e.material() != null
-                    && Ways.materials(e.kind(), engines.catalogue()).stream()
-                            .noneMatch(m -> m.key().equals(e.material()))) {
-                throw new InvalidInput(
-                        "Material",
-                        engines.catalogue().material(e.material()).name(),
-                        "does not make " + e.kind().label(),
-                        "Choose another one from the list.");
-            }
+            requireKnown(e);
         }
         jobs.stepStudy(jobId, version);
         mapper.clearEffects(jobId);
@@ -137,6 +132,43 @@ public class Studies {
             mapper.addEffect(jobId, effects.get(i), i);
         }
         return of(jobId);
+    }
+
+    /** What is asked for is there; whether it goes together, the plan says. */
+    private void requireKnown(JobEffect e) {
+        var catalogue = engines.catalogue();
+        Effect effect = e.effect();
+        for (String tone : effect.tones().materials()) {
+            Material m = catalogue.material(tone);
+            if (effect.made().technique().isEmpty() && !Ways.anyTakes(e.kind(), m, catalogue)) {
+                throw new InvalidInput(
+                        "Material",
+                        m.name(),
+                        "does not make " + e.kind().label(),
+                        "Choose another one from the list, or a technique that uses it.");
+            }
+        }
+        effect.made().technique().ifPresent(catalogue::technique);
+        effect.made().thinner().ifPresent(catalogue::material);
+        effect.made().liquid().ifPresent(catalogue::material);
+        effect.made().applicator().ifPresent(a -> Schools.Choice.START.with("applicator", a));
+        effect.made()
+                .way()
+                .ifPresent(
+                        w -> {
+                            List<Ways.Offered> ways = Ways.offered(e.kind(), catalogue);
+                            if (ways.stream().noneMatch(x -> x.key().equals(w))) {
+                                throw new InvalidInput(
+                                        "Way of making " + e.kind().label(),
+                                        w,
+                                        "is not known",
+                                        "Use one of "
+                                                + ways.stream()
+                                                        .map(Ways.Offered::key)
+                                                        .collect(Collectors.joining(", "))
+                                                + ".");
+                            }
+                        });
     }
 
     private static void requireAtMost(String what, int count, int most) {

@@ -78,7 +78,7 @@ interface StudyMapper {
 
     @Select(
             """
-            select id, kind, zones, strength, material, note, colour, marks, region_id
+            select id, kind, zones, strength, tones, note, colour, marks, region_id, how
             from effect where job_id = #{jobId} order by place
             """)
     List<JobEffect> effects(UUID jobId);
@@ -88,9 +88,9 @@ interface StudyMapper {
 
     @Insert(
             """
-            insert into effect (job_id, id, kind, zones, strength, material, note, colour, marks, region_id, place)
-            values (#{jobId}, #{e.id}, #{e.kind}, #{e.zones}, #{e.strength}, #{e.material}, #{e.note}, #{e.colour},
-                #{e.marks}, #{e.regionId}, #{place})
+            insert into effect (job_id, id, kind, zones, strength, tones, note, colour, marks, region_id, how, place)
+            values (#{jobId}, #{e.id}, #{e.kind}, #{e.zones}, #{e.strength}, #{e.tones}, #{e.note}, #{e.colour},
+                #{e.marks}, #{e.regionId}, #{e.how}, #{place})
             """)
     void addEffect(
             @Param("jobId") UUID jobId, @Param("e") JobEffect effect, @Param("place") int place);

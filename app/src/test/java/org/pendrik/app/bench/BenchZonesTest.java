@@ -43,7 +43,7 @@ public class BenchZonesTest extends AppTest {
                         path(job, "/study/effects"),
                         """
                         {"effects": [{"id": "%s", "kind": "%s", "zones": [%s], "strength": 2,
-                         "material": null, "note": ""}], "version": %d}
+                         "tones": [], "note": ""}], "version": %d}
                         """
                                 .formatted(UUID.randomUUID(), kind, on, version)));
         int plan = ok(get(path(job, "/makeup"))).path("version").asInt();

@@ -103,7 +103,8 @@ public class JobApiTest extends AppTest {
     @Test
     public void everyKindOfSubjectHasItsZones() {
         var lists = ok(get("/api/catalogue"));
-        assertEquals(lists.path("effects").size(), 28);
+        assertEquals(lists.path("effects").size(), 34);
+        assertEquals(lists.path("kinds").size(), 18);
         assertTrue(lists.path("schools").size() > 10);
         assertTrue(lists.path("zones").size() > 35);
         assertTrue(lists.path("materials").size() > 25);

@@ -2,7 +2,6 @@ package org.pendrik.app.job;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertNull;
-import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.time.LocalDate;
@@ -10,6 +9,7 @@ import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.AppTest;
+import org.pendrik.core.film.Face;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.plan.SubjectKind;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -109,20 +109,23 @@ public class JobMapperTest extends AppTest {
         assertEquals(order, java.util.List.of(soon, late, open, away));
     }
 
+    private static JobZone zone(String key, boolean lettering) {
+        return new JobZone(
+                key, key, lettering, 0.4, Face.SIDE, Substrate.WOOD, false, "0.1 0.2 0.3 0.4");
+    }
+
     @Test
     public void zonesKeepTheirOrderAndNeedTheirJob() {
         UUID id = UUID.randomUUID();
         mapper.insert(job(id, "zones", null));
-        mapper.addZone(id, new JobZone("walls", "walls", false, 0.9), 1);
-        mapper.addZone(id, new JobZone("signs", "signs", true, 0.04), 0);
+        mapper.addZone(id, zone("walls", false), 1);
+        mapper.addZone(id, zone("signs", true), 0);
         assertEquals(
                 mapper.zones(id).stream().map(JobZone::zoneKey).toList(),
                 java.util.List.of("signs", "walls"));
-        assertTrue(mapper.zones(id).getFirst().lettering());
+        assertEquals(mapper.zones(id).getFirst(), zone("signs", true));
         expectThrows(
                 DataIntegrityViolationException.class,
-                () ->
-                        mapper.addZone(
-                                UUID.randomUUID(), new JobZone("walls", "walls", false, 0.9), 0));
+                () -> mapper.addZone(UUID.randomUUID(), zone("walls", false), 0));
     }
 }

@@ -183,7 +183,7 @@ public class RacingEditsTest extends AppTest {
 
     private String effect() {
         return """
-        {"id": "%s", "kind": "DUST", "zones": ["left-side"], "strength": 1, "material": null, "note": ""}
+        {"id": "%s", "kind": "DUST", "zones": ["left-side"], "strength": 1, "tones": [], "note": ""}
         """
                 .formatted(UUID.randomUUID());
     }

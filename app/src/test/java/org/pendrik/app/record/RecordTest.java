@@ -85,7 +85,7 @@ public class RecordTest extends AppTest {
         var old = new ObjectMapper();
         var schema =
                 JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                        .getSchema(old.readTree(text(get("/api/schema/record-5.json"))));
+                        .getSchema(old.readTree(text(get("/api/schema/record-6.json"))));
         assertTrue(
                 schema.validate(old.readTree(out.toString())).isEmpty(),
                 schema.validate(old.readTree(out.toString())).toString());
@@ -99,7 +99,7 @@ public class RecordTest extends AppTest {
     private static final java.util.Map<String, List<String>> NEW =
             java.util.Map.of(
                     "regions", List.of("side", "role", "outline"),
-                    "effects", List.of("colour", "marks", "region"),
+                    "effects", List.of("colour", "marks", "region", "tones", "how"),
                     "steps",
                             List.of(
                                     "takesBack",
@@ -107,7 +107,8 @@ public class RecordTest extends AppTest {
                                     "madeForEffect",
                                     "madeForStep",
                                     "worksOn",
-                                    "zoneTimes"),
+                                    "zoneTimes",
+                                    "extra"),
                     "log", List.of("zoneTimes"),
                     "photographs",
                             List.of("side", "sister", "focalMm35", "straightLines", "shellMarks"));
@@ -128,7 +129,9 @@ public class RecordTest extends AppTest {
                                 "drying",
                                 "mixes",
                                 "artworks",
-                                "answers"));
+                                "answers",
+                                "zones",
+                                "materials"));
         NEW.forEach(
                 (list, fields) ->
                         tree.path(list)
@@ -159,8 +162,8 @@ public class RecordTest extends AppTest {
     @DataProvider
     public Object[][] broken() {
         return new Object[][] {
-            {"\"version\":5", "\"version\":6", "was written by a newer Pendrik than this one"},
-            {"\"version\":5,", "", "is not a record of a job"},
+            {"\"version\":6", "\"version\":7", "was written by a newer Pendrik than this one"},
+            {"\"version\":6,", "", "is not a record of a job"},
             {"\"note\":", "\"colour\":1,\"note\":", "Field job.colour (colour) is not known here"},
             {
                 "\"effects\":[{",

@@ -1,7 +1,6 @@
 package org.pendrik.app.study;
 
 import static org.testng.Assert.assertEquals;
-import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
@@ -60,7 +59,7 @@ public class StudyApiTest extends AppTest {
         mapper.addEffect(job, effect, 1);
         mapper.addEffect(job, other, 0);
         assertEquals(mapper.effects(job), List.of(other, effect));
-        assertNull(mapper.effects(job).get(1).material());
+        assertEquals(mapper.effects(job).get(1).effect().tones().materials(), List.of());
         mapper.clearEffects(job);
         assertEquals(mapper.effects(job), List.of());
     }
@@ -150,23 +149,20 @@ public class StudyApiTest extends AppTest {
     public Object[][] effects() {
         return new Object[][] {
             {
-                "\"kind\":\"FADE\",\"zones\":[],\"strength\":2,\"material\":null",
+                "\"kind\":\"FADE\",\"zones\":[],\"strength\":2,\"tones\":[]",
                 "must be on at least one zone"
             },
             {
-                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":0,\"material\":null",
+                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":0,\"tones\":[]",
                 "Strength of fade (0) must be from 1 to 3"
             },
+            {"\"kind\":\"FADE\",\"zones\":[\"wings\"],\"strength\":2,\"tones\":[]", "Zone (wings)"},
             {
-                "\"kind\":\"FADE\",\"zones\":[\"wings\"],\"strength\":2,\"material\":null",
-                "Zone (wings)"
-            },
-            {
-                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"material\":\"oil-fresh-rust\"",
+                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"tones\":[\"decal-film\"]",
                 "does not make fade"
             },
             {
-                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"material\":\"moonshine\"",
+                "\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"tones\":[\"moonshine\"]",
                 "Material (moonshine) is not on the shelf"
             },
         };
@@ -182,8 +178,7 @@ public class StudyApiTest extends AppTest {
     @Test
     public void anOvertakenStudyIsNotOverwritten() {
         UUID job = car("Overtaken");
-        String body =
-                effect("\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"material\":null");
+        String body = effect("\"kind\":\"FADE\",\"zones\":[\"roof\"],\"strength\":2,\"tones\":[]");
         ok(put("/api/jobs/" + job + "/study/effects", body));
         assertTrue(
                 refused(put("/api/jobs/" + job + "/study/effects", body), 409)

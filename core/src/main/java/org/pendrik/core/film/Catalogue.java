@@ -237,6 +237,14 @@ public final class Catalogue {
         return stocks.values();
     }
 
+    /** The material of a key; empty when there is none, or when nobody knows how it dries. */
+    public Optional<Material> find(String key) {
+        Stock own = stocks.get(key);
+        return own == null
+                ? Optional.ofNullable(materials.get(key))
+                : likest(own, materials.values());
+    }
+
     /**
      * The same tables with what stands on a shelf besides.
      *
@@ -319,6 +327,25 @@ public final class Catalogue {
         return material.carrier() instanceof Carrier.Alcohol
                 && !material.deposits()
                 && technique.materials().stream().anyMatch(k -> k.startsWith("alcohol-"));
+    }
+
+    /** Keys of all that a technique can use: its own first, then what is of their families. */
+    public List<String> usable(Technique technique) {
+        List<String> out = new ArrayList<>(technique.materials());
+        materials.values().stream()
+                .filter(m -> !out.contains(m.key()) && canUse(technique, m))
+                .forEach(m -> out.add(m.key()));
+        stocks.values().stream()
+                .filter(
+                        s ->
+                                likest(
+                                                s,
+                                                technique.materials().stream()
+                                                        .map(this::material)
+                                                        .toList())
+                                        .isPresent())
+                .forEach(s -> out.add(s.key()));
+        return out;
     }
 
     /** Paint or powder of the family of one of a technique's own, laid as thick as that. */

@@ -17,6 +17,8 @@ public record PlanStep(Act act, Origin origin, String reason) {
         /** The film engine needs it. */
         INSERTED,
         /** The user put it there. */
-        MANUAL
+        MANUAL,
+        /** It lay there when the job began. */
+        FOUND
     }
 }

@@ -198,6 +198,59 @@ public final class Ways {
         return allowed.getFirst();
     }
 
+    /**
+     * How an effect is made, told before it is planned.
+     *
+     * @param way its key
+     * @param technique that shows it
+     * @param steps names of the techniques in their order
+     * @param liquids keys of what can work its coat; empty when nothing is worked
+     * @param strength what its strength comes to, in words
+     */
+    public record Plan(
+            String way,
+            String name,
+            Technique technique,
+            List<String> steps,
+            List<String> liquids,
+            String strength) {}
+
+    /**
+     * How an effect is made under some schools.
+     *
+     * @throws InvalidInput when what is asked for does not go together; it says what does
+     */
+    public static Plan plan(Effect effect, Schools.Choice schools, Catalogue catalogue) {
+        Way w = chosen(effect, schools, catalogue);
+        List<String> steps = new ArrayList<>();
+        Set<String> liquids = new LinkedHashSet<>();
+        for (Spec s : w.specs().toList()) {
+            Technique t = Seals.as(s.technique(), schools, catalogue);
+            steps.add(t.name());
+            if (t.role() == Technique.Role.WORK) {
+                liquids.addAll(t.materials());
+            }
+            t.follow()
+                    .map(catalogue::technique)
+                    .ifPresent(
+                            f -> {
+                                if (w.specs().noneMatch(x -> x.technique().equals(f.key()))) {
+                                    steps.add(f.name());
+                                    liquids.addAll(f.materials());
+                                }
+                            });
+        }
+        Technique turned = catalogue.technique(w.turned().technique());
+        return new Plan(
+                w.key(),
+                w.name(),
+                catalogue.technique(w.main().technique()),
+                List.copyOf(steps),
+                List.copyOf(liquids),
+                (w.turned().main() ? "" : turned.name() + " ")
+                        + Dose.of(turned, effect.strength()).said(turned));
+    }
+
     private static Way byTechnique(
             EffectKind kind,
             String key,
@@ -298,6 +351,15 @@ public final class Ways {
 
     private static String capital(String s) {
         return s.substring(0, 1).toUpperCase(Locale.ROOT) + s.substring(1);
+    }
+
+    /** Whether some way of making an effect takes a material. */
+    public static boolean anyTakes(EffectKind effect, Material material, Catalogue catalogue) {
+        return of(effect)
+                .anyMatch(
+                        w ->
+                                w.ofTone(0).takes(material, catalogue)
+                                        || w.ofTone(1).takes(material, catalogue));
     }
 
     /** The technique that shows the effect, as the schools have it. */
