@@ -146,6 +146,13 @@ export const makeupQuery = (id: string) =>
 		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/makeup', path(id, signal)))
 	});
 
+/** How each effect of the study is made, as schools and effect have it. */
+export const madeQuery = (id: string) =>
+	queryOptions({
+		queryKey: ['job', id, 'made'],
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/makeup/made', path(id, signal)))
+	});
+
 export const alternativesQuery = (id: string, wanted: boolean) =>
 	queryOptions({
 		queryKey: ['job', id, 'alternatives'],

@@ -3291,6 +3291,17 @@ export interface components {
             };
             questions: components["schemas"]["Question"][];
         };
+        HowPart: {
+            applicator?: string | null;
+            liquid?: string | null;
+            /** @enum {string|null} */
+            phase?: "USUAL" | "BEFORE_PAINT" | "WITH_PAINT" | "WITH_LETTERING" | "BEFORE_DIRT" | "WITH_DIRT" | "AFTER_DIRT" | "WITH_CHIPS" | "WITH_RUST" | "AFTER_RUST" | "WITH_DUST" | "LAST" | "AFTER_FLAT" | null;
+            rounds?: boolean | null;
+            set?: string | null;
+            technique?: string | null;
+            thinner?: string | null;
+            way?: string | null;
+        };
         InScale: {
             model: components["schemas"]["BothSystems"];
             name: string;
@@ -4186,6 +4197,8 @@ export interface components {
             /** Format: int32 */
             clears: number;
             /** Format: int64 */
+            gapMinutes: number;
+            /** Format: int64 */
             minutes: number;
             proven: boolean;
             steps: components["schemas"]["PlannedStep"][];
@@ -4733,6 +4746,8 @@ export interface components {
             rounds: string[][];
             /** Format: double */
             share: number;
+            /** Format: int32 */
+            sitting: number;
             takesBack?: string | null;
             technique: string;
             /** @enum {string} */
@@ -4864,6 +4879,7 @@ export interface components {
             name: string;
             /** @enum {string} */
             role: "CLEAR" | "EFFECT" | "WORK" | "HANDLING";
+            usual?: components["schemas"]["Usual"] | null;
         };
         TechniqueLine: {
             /** Format: int32 */
@@ -4970,13 +4986,21 @@ export interface components {
             /** Format: int32 */
             widthPx: number;
         };
+        Usual: {
+            parts?: boolean;
+            /** Format: int32 */
+            restMinutes?: number;
+            technique?: string;
+        };
         WantedEffect: {
+            how?: components["schemas"]["HowPart"] | null;
             id: string;
             /** @enum {string} */
             kind: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR";
             material?: string | null;
             /** Format: int32 */
             strength: number;
+            tones?: string[] | null;
             zones: string[];
         };
         WashView: {

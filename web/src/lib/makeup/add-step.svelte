@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
+	import { number } from '$lib/ui/number';
 	import type { PlanDesk } from './plan-desk.svelte';
 
 	/** Adds a step of the user's own behind the chosen one. */
@@ -13,22 +14,106 @@
 	let { desk, techniques, zones }: Props = $props();
 
 	let key = $state('seal-satin');
+	let text = $state('');
+	let minutes = $state('');
+	let rest = $state('');
+	let parts = $state('');
+
+	const GROUPS = [
+		['Preparing, waiting, handling', (t: Schemas['TechniqueItem']) => t.role === 'HANDLING'],
+		['Clears', (t: Schemas['TechniqueItem']) => t.role === 'CLEAR'],
+		['Paint, washes, powder', (t: Schemas['TechniqueItem']) => t.role === 'EFFECT'],
+		['Work on what lies', (t: Schemas['TechniqueItem']) => t.role === 'WORK']
+	] as const;
+	const technique = $derived(techniques.find((t) => t.key === key));
+	const usual = $derived(technique?.usual ?? undefined);
+
+	function choose(to: string) {
+		key = to;
+		const own = techniques.find((t) => t.key === to)?.usual;
+		rest = own?.restMinutes ? String(own.restMinutes / 60) : '';
+		minutes = '';
+	}
 
 	function add() {
-		const technique = techniques.find((t) => t.key === key);
-		const where = desk.chosenStep?.zones ?? zones.slice(0, 1).map((z) => z.zoneKey);
-		if (technique) void desk.add(technique, where);
+		if (!technique) return;
+		const where =
+			desk.chosenStep?.zones ??
+			(technique.role === 'HANDLING' ? zones : zones.slice(0, 1)).map((z) => z.zoneKey);
+		const hours = rest.trim() ? number(rest) : 0;
+		const own = minutes.trim() ? number(minutes) : null;
+		const list = parts
+			.split(',')
+			.map((p) => p.trim())
+			.filter(Boolean);
+		const said = text.trim() || hours || own !== null || list.length;
+		void desk
+			.add(
+				technique,
+				where,
+				said
+					? {
+							text: text.trim(),
+							restMinutes: Math.round(hours * 60),
+							minutes: own === null ? null : Math.round(own),
+							parts: list,
+							share: null
+						}
+					: null
+			)
+			.then((done) => {
+				if (done) [text, minutes, parts] = ['', '', ''];
+			});
 	}
 </script>
 
-<div class="mt-3 flex flex-wrap items-center gap-2 border-t border-line pt-3">
-	<label class="flex items-center gap-2"
+<div class="mt-3 flex flex-col gap-2 border-t border-line pt-3">
+	<label class="flex flex-wrap items-center gap-2"
 		><span class="tag">A step of your own</span>
-		<select bind:value={key}>
-			{#each techniques as t (t.key)}<option value={t.key}>{t.name}</option>{/each}
+		<select class="max-w-72" value={key} onchange={(e) => choose(e.currentTarget.value)}>
+			{#each GROUPS as [group, of] (group)}
+				<optgroup label={group}>
+					{#each techniques.filter(of) as t (t.key)}<option value={t.key}>{t.name}</option>{/each}
+				</optgroup>
+			{/each}
 		</select>
 	</label>
-	<Button onclick={add}
-		>Put it in {desk.chosenStep ? `after ${desk.chosenStep.name}` : 'at the end'}</Button
-	>
+	{#if usual}
+		<div class="flex flex-wrap items-end gap-2">
+			<label class="flex grow flex-col"
+				><span class="tag">In your words (may stay open)</span><input
+					bind:value={text}
+					maxlength="200"
+				/></label
+			>
+			<label class="flex flex-col"
+				><span class="tag">Minutes</span><input
+					class="w-20"
+					inputmode="decimal"
+					bind:value={minutes}
+				/></label
+			>
+			<label class="flex flex-col"
+				><span class="tag">Then wait, h</span><input
+					class="w-20"
+					inputmode="decimal"
+					bind:value={rest}
+				/></label
+			>
+		</div>
+		{#if usual.parts}
+			<label class="flex flex-col"
+				><span class="tag">Parts, with commas between</span><input
+					bind:value={parts}
+					maxlength="500"
+					placeholder="couplers, brake lever, glass"
+				/></label
+			>
+		{/if}
+	{/if}
+	<div>
+		<Button onclick={add}
+			>Put it in {desk.chosenStep ? `after ${desk.chosenStep.name}` : 'at the end'}</Button
+		>
+	</div>
 </div>

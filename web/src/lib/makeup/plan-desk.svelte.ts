@@ -24,12 +24,13 @@ const draftOf = (s: Step): Draft => ({
 	backShare: s.backShare ?? null,
 	madeForEffect: s.madeForEffect ?? null,
 	madeForStep: s.madeForStep ?? null,
-	worksOn: s.worksOn ?? null
+	worksOn: s.worksOn ?? null,
+	extra: s.extra ?? null
 });
 
-type Content = { steps: Draft[]; pins: Pin[]; schools: Answers };
+export type Content = { steps: Draft[]; pins: Pin[]; schools: Answers };
 
-const contentOf = (view: Makeup): Content => ({
+export const contentOf = (view: Makeup): Content => ({
 	steps: view.steps.map(draftOf),
 	pins: view.pins,
 	schools: view.schools
@@ -311,6 +312,90 @@ export class PlanDesk {
 		});
 	}
 
+	/** To another place in the list; what is done stays where it was. */
+	moveTo(id: string, place: number): Promise<boolean> | undefined {
+		const one = this.steps.find((s) => s.id === id);
+		const other = this.steps[place];
+		if (!one || !other || one.done || other.done || other.id === id) return undefined;
+		return this.#edit(`${one.name} moved`, () => {
+			const order = this.#drafts();
+			const from = order.findIndex((s) => s.id === id);
+			const to = order.findIndex((s) => s.id === other.id);
+			order.splice(to, 0, ...order.splice(from, 1));
+			return this.#put(order, this.#pins());
+		});
+	}
+
+	/** A coat that lies there already. */
+	lies(coat: Schemas['LyingCoat']): Promise<boolean> {
+		const take = async (what: 'lies' | 'not') => {
+			const { version } = await makeupNow(this.jobId);
+			this.#take(
+				await must(
+					what === 'lies'
+						? api.POST('/api/jobs/{jobId}/makeup/lying', {
+								...this.#path(),
+								body: { coat, version }
+							})
+						: api.POST('/api/jobs/{jobId}/makeup/lying/undo', {
+								...this.#path(),
+								body: { stepId: coat.id, version }
+							})
+				)
+			);
+		};
+		return this.desk.edit(
+			'What lies there is noted',
+			() => take('lies'),
+			() => refreshJob(this.jobId),
+			() => take('not')
+		);
+	}
+
+	liesNot(id: string): Promise<boolean> {
+		const was = this.steps.find((s) => s.id === id);
+		const back = async () => {
+			if (!was) return;
+			const { version } = await makeupNow(this.jobId);
+			const minutesAgo = Math.max(0, Math.round((Date.now() - Date.parse(was.earliest)) / 60_000));
+			this.#take(
+				await must(
+					api.POST('/api/jobs/{jobId}/makeup/lying', {
+						...this.#path(),
+						body: {
+							coat: {
+								id,
+								technique: was.technique,
+								material: was.material,
+								thickness: was.thickness,
+								zones: was.zones,
+								minutesAgo,
+								share: was.extra?.share ?? null
+							},
+							version
+						}
+					})
+				)
+			);
+		};
+		return this.desk.edit(
+			'A coat taken out',
+			async () => {
+				const { version } = await makeupNow(this.jobId);
+				this.#take(
+					await must(
+						api.POST('/api/jobs/{jobId}/makeup/lying/undo', {
+							...this.#path(),
+							body: { stepId: id, version }
+						})
+					)
+				);
+			},
+			() => refreshJob(this.jobId),
+			back
+		);
+	}
+
 	remove(id: string): Promise<boolean> {
 		const name = this.steps.find((s) => s.id === id)?.name ?? 'Step';
 		return this.#edit(`${name} taken out`, () =>
@@ -330,13 +415,18 @@ export class PlanDesk {
 		);
 	}
 
-	add(technique: Schemas['TechniqueItem'], zones: string[]): Promise<boolean> {
+	add(
+		technique: Schemas['TechniqueItem'],
+		zones: string[],
+		extra: Schemas['StepExtra'] | null = null
+	): Promise<boolean> {
 		const fresh: Draft = {
 			id: crypto.randomUUID(),
 			technique: technique.key,
 			material: technique.materials[0] ?? '',
 			thickness: 'LIGHT',
-			zones
+			zones,
+			extra
 		};
 		return this.#edit(`${technique.name} added`, () => {
 			const order = this.#drafts();

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
 	import { span } from '$lib/time/time';
+	import { number as toNumber } from '$lib/ui/number';
 	import FindingCard from './finding-card.svelte';
 	import StepMix from './step-mix.svelte';
 	import type { PlanDesk, Step } from './plan-desk.svelte';
@@ -20,6 +21,21 @@
 	let { job, step, number, desk, findings, materials, zones, pinned }: Props = $props();
 
 	const on = $derived(desk.chosen === step.id);
+	let over = $state(false);
+
+	/** What the user says of it changed in one of its parts. */
+	function say(part: Partial<Schemas['StepExtra']>) {
+		const extra = {
+			text: '',
+			restMinutes: 0,
+			minutes: null,
+			parts: [],
+			share: null,
+			...step.extra,
+			...part
+		};
+		void desk.change(step.id, { extra }, `${step.name} changed`);
+	}
 	const names = $derived(step.zones.map((k) => zones.find((z) => z.zoneKey === k)?.name ?? k));
 	const THICK = [
 		['MIST', 'mist'],
@@ -67,7 +83,23 @@
 	}
 </script>
 
-<li class="border-t border-line {on ? 'bg-sheet' : ''}">
+<li
+	class="border-t border-line {on ? 'bg-sheet' : ''} {over ? 'border-t-4 border-t-ink' : ''}"
+	draggable={!step.done}
+	ondragstart={(e) => e.dataTransfer?.setData('text/plain', step.id)}
+	ondragover={(e) => {
+		if (step.done) return;
+		e.preventDefault();
+		over = true;
+	}}
+	ondragleave={() => (over = false)}
+	ondrop={(e) => {
+		e.preventDefault();
+		over = false;
+		const id = e.dataTransfer?.getData('text/plain');
+		if (id) void desk.moveTo(id, number - 1);
+	}}
+>
 	<button
 		class="grid w-full grid-cols-[2rem_1fr_auto] items-baseline gap-x-2 px-2 py-1.5 text-left"
 		aria-expanded={on}
@@ -89,12 +121,26 @@
 			{#if step.done}<span class="tag">done</span>{/if}
 			{#if step.origin === 'INSERTED'}<span class="tag">needed</span>{/if}
 			{#if step.origin === 'MANUAL'}<span class="tag">yours</span>{/if}
+			{#if step.origin === 'FOUND'}<span class="tag">lay there</span>{/if}
 			{#if pinned}<span class="tag">after {pinned}</span>{/if}
 			<span class="block text-[0.93rem] text-soft"
 				>{names.length > 4
 					? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more`
 					: names.join(', ')}</span
 			>
+			{#if step.extra?.parts.length}
+				<span class="block text-[0.93rem]">{step.extra.parts.join(', ')}</span>
+			{/if}
+			{#if step.extra?.restMinutes}
+				<span class="block text-[0.93rem]"
+					>then {span(step.extra.restMinutes * 60_000)} of waiting</span
+				>
+			{/if}
+			{#if !on && !step.done}
+				<span class="block truncate text-[0.93rem] text-soft" title={step.reason}
+					>{step.reason}</span
+				>
+			{/if}
 			{#if step.rounds.length}
 				<span class="block text-[0.93rem]"
 					><span class="tag"
@@ -166,6 +212,34 @@
 						</select>
 					{/if}
 				</div>
+				{#if step.origin === 'MANUAL'}
+					<div class="flex flex-wrap items-end gap-2">
+						<label class="flex grow flex-col"
+							><span class="tag">In your words</span><input
+								maxlength="200"
+								value={step.extra?.text ?? ''}
+								onchange={(e) => say({ text: e.currentTarget.value })}
+							/></label
+						>
+						<label class="flex flex-col"
+							><span class="tag">Minutes</span><input
+								class="w-20"
+								inputmode="decimal"
+								value={step.minutes}
+								onchange={(e) => say({ minutes: Math.round(toNumber(e.currentTarget.value)) })}
+							/></label
+						>
+						<label class="flex flex-col"
+							><span class="tag">Then wait, h</span><input
+								class="w-20"
+								inputmode="decimal"
+								value={(step.extra?.restMinutes ?? 0) / 60}
+								onchange={(e) =>
+									say({ restMinutes: Math.round(60 * toNumber(e.currentTarget.value)) })}
+							/></label
+						>
+					</div>
+				{/if}
 				<StepMix {step} {job} />
 				{#if step.origin === 'MANUAL' && beneath.length}
 					<div class="flex flex-wrap items-center gap-2">

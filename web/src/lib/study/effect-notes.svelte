@@ -1,23 +1,33 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import { madeQuery } from '$lib/api/queries';
+	import { createQuery } from '@tanstack/svelte-query';
+	import EffectCard from './effect-card.svelte';
+	import { STRENGTHS } from './effect-edit';
 	import type { Effect, StudyDesk } from './study-desk.svelte';
 
-	/** The effects seen on the prototype: what, where, how strong. */
+	/** The effects seen on the prototype: what, where, how strong, in which tones, made how. */
 	type Props = {
+		jobId: string;
 		desk: StudyDesk;
-		kinds: Schemas['EffectItem'][];
+		lists: Schemas['Lists'];
 		of: Schemas['Job']['kind'];
 		zones: Schemas['JobZone'][];
 	};
 
-	let { desk, kinds, of, zones }: Props = $props();
+	let { jobId, desk, lists, of, zones }: Props = $props();
 
-	const STRENGTHS = ['a trace', 'plain', 'heavy'];
+	const made = createQuery(() => madeQuery(jobId));
 	let open = $state<string>();
 
-	const label = (kind: string) => kinds.find((k) => k.key === kind)?.label ?? kind;
+	const label = (kind: string) => lists.effects.find((k) => k.key === kind)?.label ?? kind;
+	const madeOf = (id: string) => made.data?.find((m) => m.effect === id);
+	const nameOf = (key: string) => lists.materials.find((m) => m.key === key)?.name ?? key;
 	// a building has no trucks
-	const unused = $derived(kinds.filter((k) => k.kinds.includes(of)));
+	const suited = $derived(lists.effects.filter((k) => k.kinds.includes(of)));
+	const sets = $derived([
+		...new Set(desk.effects.map((e) => e.how?.set ?? '').filter((s) => s !== ''))
+	]);
 
 	async function add(kind: Effect['kind']) {
 		const first = zones[0];
@@ -30,33 +40,36 @@
 			kind,
 			zones: [near ?? first.zoneKey],
 			strength: 2,
-			material: null,
+			tones: [],
 			note: '',
 			colour: null,
 			marks: '',
-			regionId: null
+			regionId: null,
+			how: null
 		};
 		if (await desk.setEffects(`${label(kind)} noted`, (all) => [...all, effect])) open = effect.id;
 	}
 
-	function change(effect: Effect, part: Partial<Effect>) {
-		void desk.setEffects(`${label(effect.kind)} changed`, (all) =>
-			all.map((e) => (e.id === effect.id ? { ...e, ...part } : e))
+	/** What belongs to a set is placed and sized together. */
+	function change(effect: Effect, part: Partial<Effect>, together = false) {
+		const set = together ? effect.how?.set : '';
+		void desk.setEffects(set ? `The set ${set} changed` : `${label(effect.kind)} changed`, (all) =>
+			all.map((e) => (e.id === effect.id || (set && e.how?.set === set) ? { ...e, ...part } : e))
 		);
 	}
-
-	function toggle(effect: Effect, zone: string) {
-		const on = effect.zones.includes(zone);
-		if (on && effect.zones.length === 1) return;
-		change(effect, {
-			zones: on ? effect.zones.filter((z) => z !== zone) : [...effect.zones, zone]
-		});
-	}
+	const told = (e: Effect) =>
+		[
+			(e.tones ?? []).map(nameOf).join(', '),
+			e.how?.way || e.how?.technique ? (madeOf(e.id)?.name ?? '') : '',
+			e.how?.set ? `set ${e.how.set}` : ''
+		]
+			.filter(Boolean)
+			.join(' · ');
 </script>
 
 <div class="flex flex-wrap gap-x-4 gap-y-1" role="group" aria-label="Note an effect">
 	<span class="tag self-center">Note</span>
-	{#each unused as k (k.key)}
+	{#each suited as k (k.key)}
 		<button
 			class="font-label text-[1.02rem] font-semibold underline decoration-line underline-offset-4 hover:decoration-ink"
 			onclick={() => void add(k.key)}>{k.label}</button
@@ -71,6 +84,7 @@
 <ol class="mt-2">
 	{#each desk.effects as e (e.id)}
 		{@const on = open === e.id}
+		{@const problem = madeOf(e.id)?.problem}
 		<li class="border-t border-line py-1.5">
 			<div class="flex items-baseline gap-2">
 				<button
@@ -91,6 +105,8 @@
 							style:background-color={e.colour}
 							title="measured colour"
 						></span>{/if}
+					{#if told(e)}<span class="block text-[0.93rem] text-soft">{told(e)}</span>{/if}
+					{#if problem && !on}<span class="block border-l-4 border-ink pl-2">{problem}</span>{/if}
 					{#if e.marks}<span class="block text-soft">{e.marks}</span>{/if}
 				</button>
 				<button
@@ -102,40 +118,14 @@
 				>
 			</div>
 			{#if on}
-				<div class="mt-1 flex flex-col gap-2 border-l-2 border-ink pl-3">
-					<fieldset class="flex flex-wrap gap-4">
-						<legend class="sr-only">Strength</legend>
-						{#each STRENGTHS as s, i (s)}
-							<label class="flex min-h-7 items-center gap-1.5"
-								><input
-									type="radio"
-									name="strength-{e.id}"
-									checked={e.strength === i + 1}
-									onchange={() => change(e, { strength: i + 1 })}
-								/>{s}</label
-							>
-						{/each}
-					</fieldset>
-					<fieldset class="flex flex-wrap gap-x-4">
-						<legend class="sr-only">Zones</legend>
-						{#each zones as z (z.zoneKey)}
-							<label class="flex min-h-7 items-center gap-1.5"
-								><input
-									type="checkbox"
-									checked={e.zones.includes(z.zoneKey)}
-									onchange={() => toggle(e, z.zoneKey)}
-								/>{z.name}</label
-							>
-						{/each}
-					</fieldset>
-					<input
-						aria-label="Note on {label(e.kind)}"
-						placeholder="Where exactly, which way it runs"
-						maxlength="500"
-						value={e.note}
-						onchange={(ev) => change(e, { note: ev.currentTarget.value })}
-					/>
-				</div>
+				<EffectCard
+					effect={e}
+					{lists}
+					made={madeOf(e.id)}
+					{zones}
+					{sets}
+					onchange={(part, together) => change(e, part, together)}
+				/>
 			{/if}
 		</li>
 	{/each}

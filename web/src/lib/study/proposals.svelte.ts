@@ -47,7 +47,8 @@ export class EffectsSeen {
 					kind: p.kind,
 					zones: p.zones,
 					strength: p.strength,
-					material: p.material ?? null,
+					// the tone that the way has nearest to the colour is taken
+					tones: [],
 					note: p.why,
 					colour: p.colour ?? null,
 					marks: p.marks,

@@ -62,7 +62,7 @@ describe('effects that the measures propose', () => {
 			note: 'DUST was measured',
 			regionId: 'region',
 			strength: 2,
-			material: null,
+			tones: [],
 			colour: null
 		});
 		expect(seen.fresh.map((p) => p.kind)).toEqual(['CHIPS']);

@@ -24,7 +24,9 @@ const OF_BUILDING: Partial<Record<Side, string>> = {
 
 /** The sides of a subject of a kind, as they are called: a building has a front and gables. */
 export const sidesOf = (kind: Kind | undefined) =>
-	kind === 'STRUCTURE' ? SIDES.map((s) => ({ ...s, label: OF_BUILDING[s.key] ?? s.label })) : SIDES;
+	kind === 'STRUCTURE' || kind?.endsWith('_BUILDING')
+		? SIDES.map((s) => ({ ...s, label: OF_BUILDING[s.key] ?? s.label }))
+		: SIDES;
 
 export const CLASSES: { key: WeatherClass; label: string }[] = [
 	{ key: 'PAINT', label: 'paint' },

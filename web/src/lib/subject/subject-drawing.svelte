@@ -1,10 +1,10 @@
 <script lang="ts">
-	import type { Schemas } from '$lib/api/client';
+	import type { Drawn } from './zones';
 
 	/** The subject from its left side, zone by zone. Zones can be chosen; `marked` ones are hatched. */
 	type Props = {
-		kind: string;
-		zones: Schemas['ZoneItem'][];
+		zones: Drawn[];
+		axles: number[];
 		marked?: string[];
 		colours?: Record<string, string>;
 		onchoose?: (zone: string) => void;
@@ -12,22 +12,15 @@
 		label: string;
 	};
 
-	let { kind, zones, marked = [], colours = {}, onchoose, ratio, label }: Props = $props();
+	let { zones, axles, marked = [], colours = {}, onchoose, ratio, label }: Props = $props();
 
 	const id = $props.id();
 	const W = 1000;
 	const H = $derived(Math.round(W / Math.min(6, Math.max(1.2, ratio))));
-	const seen = $derived(zones.filter((z) => z.kind === kind && z.box && z.key !== 'wheels'));
+	const seen = $derived(zones.filter((z) => z.box && z.key !== 'wheels'));
 	const wheelFill = $derived(colours['wheels'] ?? 'var(--c-sunk)');
 	const wheelsMarked = $derived(marked.includes('wheels'));
-	const unseen = $derived(zones.filter((z) => z.kind === kind && !z.box));
-	const wheels = $derived(
-		kind === 'STRUCTURE'
-			? []
-			: kind === 'LOCOMOTIVE'
-				? [0.16, 0.3, 0.7, 0.84]
-				: [0.14, 0.27, 0.73, 0.86]
-	);
+	const unseen = $derived(zones.filter((z) => !z.box));
 </script>
 
 <div>
@@ -48,7 +41,7 @@
 				<line x1="0" x2="0" y1="0" y2="9" stroke="currentColor" stroke-width="2.2" />
 			</pattern>
 		</defs>
-		{#each wheels as x (x)}
+		{#each axles as x (x)}
 			<circle
 				cx={x * W}
 				cy={H * 0.87}

@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { api, ApiError, must, said } from '$lib/api/client';
+	import { api, ApiError, must, said, type Schemas } from '$lib/api/client';
 	import { catalogueQuery, refreshJob } from '$lib/api/queries';
 	import { JobEntry } from '$lib/jobs/draft.svelte';
 	import LengthField from '$lib/jobs/length-field.svelte';
 	import SubjectDrawing from '$lib/subject/subject-drawing.svelte';
+	import { axlesOf } from '$lib/subject/zones';
 	import Button from '$lib/ui/button.svelte';
 	import Loaded from '$lib/ui/loaded.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
@@ -15,11 +16,13 @@
 	let refused = $state<{ field: string | undefined; text: string }>();
 	let busy = $state(false);
 
-	const kinds = [
-		['FREIGHT_CAR', 'Freight car'],
-		['LOCOMOTIVE', 'Locomotive'],
-		['STRUCTURE', 'Structure']
-	] as const;
+	const groups = (kinds: Schemas['KindItem'][]) =>
+		[
+			['Cars', kinds.filter((k) => k.wheels && !k.locomotive && k.key !== 'ROAD_TRAILER')],
+			['Engines', kinds.filter((k) => k.locomotive)],
+			['Road', kinds.filter((k) => k.key === 'ROAD_TRAILER' || k.key === 'CONTAINER')],
+			['Buildings', kinds.filter((k) => k.building)]
+		] as const;
 	const ratio = $derived.by(() => {
 		const r = entry.length.value(entry.imperial) / entry.height.value(entry.imperial);
 		return Number.isFinite(r) && r > 0 ? r : 2.6;
@@ -65,13 +68,23 @@
 					</label>
 					<fieldset>
 						<legend class="tag mb-1">Kind of subject</legend>
-						<div class="flex flex-wrap gap-5">
-							{#each kinds as [key, label] (key)}
-								<label class="flex min-h-9 items-center gap-2">
-									<input type="radio" name="kind" value={key} bind:group={entry.kind} />{label}
-								</label>
-							{/each}
-						</div>
+						{#each groups(lists.kinds) as [group, kinds] (group)}
+							<div class="grid grid-cols-[6rem_1fr] items-baseline border-t border-line py-0.5">
+								<span class="tag">{group}</span>
+								<div class="flex flex-wrap gap-x-5">
+									{#each kinds as k (k.key)}
+										<label class="flex min-h-8 items-center gap-2">
+											<input
+												type="radio"
+												name="kind"
+												value={k.key}
+												bind:group={entry.kind}
+											/>{k.label}
+										</label>
+									{/each}
+								</div>
+							</div>
+						{/each}
 					</fieldset>
 					<label class="flex flex-col gap-1">
 						<span class="tag">Scale</span>
@@ -135,8 +148,13 @@
 				<aside>
 					<p class="tag mb-2">Its zones</p>
 					<SubjectDrawing
-						kind={entry.kind}
-						zones={lists.zones}
+						zones={lists.zones
+							.filter((z) => z.kind === entry.kind)
+							.map((z) => ({ key: z.key, name: z.name, box: z.box ?? null }))}
+						axles={axlesOf(
+							entry.kind,
+							lists.kinds.find((k) => k.key === entry.kind)?.wheels ?? true
+						)}
 						{ratio}
 						label="Zones of this kind of subject, seen from the left"
 					/>

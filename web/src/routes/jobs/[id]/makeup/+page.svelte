@@ -7,6 +7,7 @@
 		jobQuery,
 		makeupQuery,
 		overviewQuery,
+		studyQuery,
 		workshopQuery
 	} from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
@@ -14,14 +15,21 @@
 	import CoresRow from '$lib/makeup/cores-row.svelte';
 	import InStep from '$lib/makeup/in-step.svelte';
 	import OtherWays from '$lib/makeup/other-ways.svelte';
+	import LyingCoats from '$lib/makeup/lying-coats.svelte';
 	import { PlanDesk } from '$lib/makeup/plan-desk.svelte';
+	import { liesOpen, sittingsOf } from '$lib/makeup/sittings';
 	import StepLine from '$lib/makeup/step-line.svelte';
 	import TakeBack from '$lib/makeup/take-back.svelte';
+	import { ZoneDesk } from '$lib/makeup/zone-desk.svelte';
+	import ZonesPanel from '$lib/makeup/zones-panel.svelte';
 	import WhatIfPanel from '$lib/makeup/what-if-panel.svelte';
 	import { WhatIf } from '$lib/makeup/what-if.svelte';
 	import SchoolSheet from '$lib/school/school-sheet.svelte';
 	import DryingRail from '$lib/rail/drying-rail.svelte';
+	import EffectNotes from '$lib/study/effect-notes.svelte';
+	import { StudyDesk } from '$lib/study/study-desk.svelte';
 	import SubjectDrawing from '$lib/subject/subject-drawing.svelte';
+	import { axlesOf, drawnOf } from '$lib/subject/zones';
 	import { span } from '$lib/time/time';
 	import Button from '$lib/ui/button.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
@@ -42,10 +50,13 @@
 	const whatIf = new WhatIf(page.params.id ?? '');
 
 	// one question beside the plan at a time; a link may come with a coat that is too heavy
-	type Panel = 'schools' | 'ways' | 'what-if' | 'back' | 'in-step';
+	type Panel = 'effects' | 'zones' | 'lying' | 'schools' | 'ways' | 'what-if' | 'back' | 'in-step';
 	const asked = page.url.searchParams.get('back') ?? undefined;
 	let panel = $state<Panel | undefined>(asked ? 'back' : undefined);
 	const PANELS: [Panel, string, string][] = [
+		['effects', 'f', 'Effects'],
+		['zones', 'z', 'Zones'],
+		['lying', 'y', 'Lies already'],
 		['schools', 's', 'School sheet'],
 		['ways', 'o', 'Other ways'],
 		['what-if', 'i', 'What if'],
@@ -59,6 +70,11 @@
 		else whatIf.close();
 	}
 	const shown = $derived(whatIf.then?.makeup ?? makeup.data);
+	const sittings = $derived(sittingsOf(shown?.steps ?? []));
+	let folded = $state<Record<number, boolean>>({});
+	const study = createQuery(() => studyQuery(id));
+	const notes = new StudyDesk(page.params.id ?? '', desk, () => study.data);
+	const zoneDesk = new ZoneDesk(page.params.id ?? '', desk, () => job.data);
 	const coats = $derived(
 		(makeup.data?.steps ?? [])
 			.filter((s) => s.done && s.role !== 'WORK' && s.role !== 'HANDLING')
@@ -161,6 +177,12 @@
 							view.steps.filter((s) => !s.done).reduce((a, s) => a + s.minutes, 0) * 60_000
 						)} of work left · at least {span(view.waitingMinutes * 60_000)} with drying
 					</p>
+					{#if view.gapMinutes}
+						<p class="mb-2 text-soft">
+							Not proven: another order could save at most {span(view.gapMinutes * 60_000)}, a clear
+							coat counted as a day.
+						</p>
+					{/if}
 					{#if stops + warns > 1}
 						<div class="mb-2">
 							<Button disabled={desk.busy} onclick={() => void plan.repair()}>Mend all of it</Button
@@ -177,20 +199,40 @@
 							The pin is not kept: {nameOf(p.thenId)} stands before {nameOf(p.firstId)}.
 						</p>
 					{/each}
-					<ol>
-						{#each view.steps as step, i (step.id)}
-							<StepLine
-								job={id}
-								{step}
-								number={i + 1}
-								desk={plan}
-								findings={view.findings.filter((f) => f.stepId === step.id)}
-								materials={catalogue.data?.materials ?? []}
-								zones={job.data?.zones ?? []}
-								pinned={nameOf(view.pins.find((p) => p.thenId === step.id)?.firstId)}
-							/>
-						{/each}
-					</ol>
+					{#each sittings as sitting, n (sitting.steps[0]?.id)}
+						<details
+							open={folded[n] ?? liesOpen(sittings, sitting, plan.chosen)}
+							ontoggle={(e) => (folded[n] = e.currentTarget.open)}
+						>
+							<summary class="cursor-pointer border-t-2 border-line py-1">
+								<span class="tag"
+									>{sitting.done
+										? 'Behind you'
+										: `Sitting ${sittings.filter((x, k) => !x.done && k <= n).length}`}</span
+								>
+								<span class="text-soft"
+									>{sitting.steps.length}
+									{sitting.steps.length === 1 ? 'step' : 'steps'}, {span(
+										sitting.minutes * 60_000
+									)}</span
+								>
+							</summary>
+							<ol>
+								{#each sitting.steps as step (step.id)}
+									<StepLine
+										job={id}
+										{step}
+										number={view.steps.indexOf(step) + 1}
+										desk={plan}
+										findings={view.findings.filter((f) => f.stepId === step.id)}
+										materials={catalogue.data?.materials ?? []}
+										zones={job.data?.zones ?? []}
+										pinned={nameOf(view.pins.find((p) => p.thenId === step.id)?.firstId)}
+									/>
+								{/each}
+							</ol>
+						</details>
+					{/each}
 					{#if catalogue.data && job.data}
 						<AddStep desk={plan} techniques={catalogue.data.techniques} zones={job.data.zones} />
 					{/if}
@@ -219,7 +261,36 @@
 							tabindex="-1"
 							{@attach (node) => node.focus({ preventScroll: true })}
 						>
-							{#if panel === 'schools' && catalogue.data}
+							{#if panel === 'effects' && catalogue.data && job.data}
+								<EffectNotes
+									jobId={id}
+									desk={notes}
+									lists={catalogue.data}
+									of={job.data.job.kind}
+									zones={job.data.zones}
+								/>
+								{#if view.steps.length}
+									<div class="mt-2">
+										<Button disabled={desk.busy} onclick={() => void plan.compile()}
+											>Make the plan anew from these</Button
+										>
+									</div>
+								{/if}
+							{:else if panel === 'zones' && catalogue.data && job.data}
+								<ZonesPanel
+									desk={zoneDesk}
+									job={job.data}
+									lists={catalogue.data}
+									busy={desk.busy}
+								/>
+							{:else if panel === 'lying' && catalogue.data && job.data}
+								<LyingCoats
+									desk={plan}
+									lists={catalogue.data}
+									zones={job.data.zones}
+									now={diary.data?.now}
+								/>
+							{:else if panel === 'schools' && catalogue.data}
 								<SchoolSheet
 									questions={catalogue.data.schools}
 									answers={stored.schools}
@@ -251,8 +322,11 @@
 					{/if}{/key}
 				{#if job.data && catalogue.data}
 					<SubjectDrawing
-						kind={job.data.job.kind}
-						zones={catalogue.data.zones}
+						zones={drawnOf(job.data.zones)}
+						axles={axlesOf(
+							job.data.job.kind,
+							catalogue.data.kinds.find((k) => k.key === job.data?.job.kind)?.wheels ?? true
+						)}
 						{marked}
 						{colours}
 						ratio={job.data.job.lengthMm / job.data.job.heightMm}

@@ -152,8 +152,9 @@
 			{/if}
 			{#if view && catalogue.data && study.data}
 				<EffectNotes
+					jobId={id}
 					desk={notes}
-					kinds={catalogue.data.effects}
+					lists={catalogue.data}
 					of={view.job.kind}
 					zones={view.zones}
 				/>

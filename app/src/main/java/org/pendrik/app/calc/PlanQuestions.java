@@ -245,9 +245,7 @@ class PlanQuestions {
         return new PlanRequest(
                 laid.zones(),
                 laid.acts(),
-                q.effects().stream()
-                        .map(WantedEffect::effect)
-                        .toList(),
+                q.effects().stream().map(WantedEffect::effect).toList(),
                 q.pins(),
                 laid.air(),
                 q.fromMinute(),

@@ -12,6 +12,7 @@ import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.plan.EffectKind;
+import org.pendrik.core.plan.OwnSteps;
 import org.pendrik.core.plan.Phase;
 import org.pendrik.core.plan.Schools;
 import org.pendrik.core.plan.SubjectKind;
@@ -74,7 +75,7 @@ class CatalogueController {
                                                         .map(w -> WayItem.of(w, catalogue))
                                                         .toList()))
                         .toList(),
-                catalogue.techniques().stream().map(TechniqueItem::of).toList(),
+                catalogue.techniques().stream().map(t -> TechniqueItem.of(t, catalogue)).toList(),
                 Stream.concat(
                                 catalogue.materials().stream(),
                                 catalogue.stocks().stream()
@@ -149,9 +150,24 @@ class CatalogueController {
     /** When an effect happened in the life of the prototype. */
     record PhaseItem(Phase key, String label) {}
 
-    record TechniqueItem(String key, String name, Technique.Role role, List<String> materials) {
-        static TechniqueItem of(Technique t) {
-            return new TechniqueItem(t.key(), t.name(), t.role(), t.materials());
+    /**
+     * A technique.
+     *
+     * @param usual what people say of it when they put it in themselves; null for the others
+     */
+    record TechniqueItem(
+            String key,
+            String name,
+            Technique.Role role,
+            List<String> materials,
+            OwnSteps.@Nullable Usual usual) {
+        static TechniqueItem of(Technique t, Catalogue catalogue) {
+            return new TechniqueItem(
+                    t.key(),
+                    t.name(),
+                    t.role(),
+                    t.role() == Technique.Role.HANDLING ? t.materials() : catalogue.usable(t),
+                    OwnSteps.of(t.key()).orElse(null));
         }
     }
 

@@ -1,0 +1,210 @@
+<script lang="ts">
+	import type { Schemas } from '$lib/api/client';
+	import SubjectDrawing from '$lib/subject/subject-drawing.svelte';
+	import { axlesOf, drawnOf } from '$lib/subject/zones';
+	import { number } from '$lib/ui/number';
+	import Button from '$lib/ui/button.svelte';
+	import type { ZoneDesk } from './zone-desk.svelte';
+
+	/** The zones of the subject, chosen on the drawing or in the list, and changed beside it. */
+	type Props = {
+		desk: ZoneDesk;
+		job: Schemas['JobView'];
+		lists: Schemas['Lists'];
+		busy: boolean;
+	};
+
+	let { desk, job, lists, busy }: Props = $props();
+
+	let chosen = $state<string>();
+	let fresh = $state('');
+	let into = $state('');
+	const zone = $derived(job.zones.find((z) => z.zoneKey === chosen));
+	const others = $derived(job.zones.filter((z) => z.zoneKey !== chosen));
+	const kind = $derived(lists.kinds.find((k) => k.key === job.job.kind));
+	const FACES = [
+		['UP', 'up'],
+		['SIDE', 'to the side'],
+		['END', 'to an end'],
+		['DOWN', 'down']
+	] as const;
+	type Face = (typeof FACES)[number][0];
+	type Substrate = Schemas['Job']['substrate'];
+
+	/** Drawn on the side: the place of the zone, from corner to corner. */
+	let from = $state<{ x: number; y: number }>();
+	let to = $state<{ x: number; y: number }>();
+	const drag = $derived(
+		from && to
+			? {
+					x: Math.min(from.x, to.x),
+					y: Math.min(from.y, to.y),
+					width: Math.abs(to.x - from.x),
+					height: Math.abs(to.y - from.y)
+				}
+			: undefined
+	);
+	function place(event: PointerEvent) {
+		const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+		const clamp = (v: number) => Math.min(1, Math.max(0, v));
+		return {
+			x: clamp((event.clientX - box.left) / box.width),
+			y: clamp((event.clientY - box.top) / box.height)
+		};
+	}
+	function drawn() {
+		if (zone && drag && drag.width > 0.01 && drag.height > 0.01) {
+			const box = [drag.x, drag.y, drag.width, drag.height].map((v) => v.toFixed(3)).join(' ');
+			void desk.change(zone.zoneKey, { box });
+		}
+		[from, to] = [undefined, undefined];
+	}
+</script>
+
+<div class="grid gap-4 xl:grid-cols-[minmax(0,1fr)_19rem]">
+	<div class="min-w-0">
+		<div
+			class="relative touch-none {zone ? 'cursor-crosshair' : ''}"
+			role="presentation"
+			onpointerdown={(e) => zone && ([from, to] = [place(e), place(e)])}
+			onpointermove={(e) => from && (to = place(e))}
+			onpointerup={drawn}
+		>
+			<SubjectDrawing
+				zones={drawnOf(job.zones)}
+				axles={axlesOf(job.job.kind, kind?.wheels ?? true)}
+				marked={chosen ? [chosen] : []}
+				onchoose={(z) => (chosen = z)}
+				ratio={job.job.lengthMm / job.job.heightMm}
+				label="Zones of the subject, seen from the left"
+			/>
+			{#if drag}
+				<span
+					class="pointer-events-none absolute border-2 border-ink"
+					style:left="{drag.x * 100}%"
+					style:top="{drag.y * 100}%"
+					style:width="{drag.width * 100}%"
+					style:height="{drag.height * 100}%"
+				></span>
+			{/if}
+		</div>
+		<div class="mt-1 flex flex-wrap gap-x-4" role="group" aria-label="Zones">
+			{#each job.zones as z (z.zoneKey)}
+				<button
+					class="min-h-7 underline decoration-line underline-offset-4 {chosen === z.zoneKey
+						? 'font-semibold decoration-ink'
+						: ''}"
+					aria-pressed={chosen === z.zoneKey}
+					onclick={() => (chosen = chosen === z.zoneKey ? undefined : z.zoneKey)}>{z.name}</button
+				>
+			{/each}
+		</div>
+	</div>
+	<div class="flex flex-col gap-2">
+		{#if zone}
+			<label class="flex flex-col"
+				><span class="tag">Called</span><input
+					value={zone.name}
+					maxlength="60"
+					onchange={(e) => void desk.change(zone.zoneKey, { name: e.currentTarget.value })}
+				/></label
+			>
+			<div class="flex flex-wrap gap-2">
+				<label class="flex flex-col"
+					><span class="tag">Faces</span>
+					<select
+						value={zone.face ?? 'SIDE'}
+						onchange={(e) =>
+							void desk.change(zone.zoneKey, { face: e.currentTarget.value as Face })}
+					>
+						{#each FACES as [key, name] (key)}<option value={key}>{name}</option>{/each}
+					</select></label
+				>
+				<label class="flex flex-col"
+					><span class="tag">Area, % of the side</span><input
+						class="w-24"
+						inputmode="decimal"
+						value={Math.round(zone.areaShare * 1000) / 10}
+						onchange={(e) =>
+							void desk.change(zone.zoneKey, { areaShare: number(e.currentTarget.value) / 100 })}
+					/></label
+				>
+			</div>
+			<label class="flex flex-col"
+				><span class="tag">Made of</span>
+				<select
+					value={zone.substrate ?? ''}
+					onchange={(e) =>
+						void desk.change(zone.zoneKey, {
+							substrate: (e.currentTarget.value || null) as Substrate | null
+						})}
+				>
+					<option value="">what the subject is</option>
+					{#each lists.substrates as s (s.key)}<option value={s.key}>{s.label}</option>{/each}
+				</select></label
+			>
+			<label class="flex min-h-7 items-center gap-1.5"
+				><input
+					type="checkbox"
+					checked={zone.lettering}
+					onchange={(e) => void desk.change(zone.zoneKey, { lettering: e.currentTarget.checked })}
+				/>factory lettering on it</label
+			>
+			<label class="flex min-h-7 items-center gap-1.5"
+				><input
+					type="checkbox"
+					checked={zone.keptClean ?? false}
+					onchange={(e) => void desk.change(zone.zoneKey, { keptClean: e.currentTarget.checked })}
+				/>glass: nothing must settle on it</label
+			>
+			<p class="text-soft">Draw on the side to say where it lies.</p>
+			<div class="flex flex-wrap gap-x-4 gap-y-1">
+				<button class="tag underline" disabled={busy} onclick={() => void desk.split(zone.zoneKey)}
+					>split in two</button
+				>
+				<button
+					class="tag underline"
+					disabled={busy || job.zones.length < 2}
+					onclick={() => {
+						void desk.drop(zone.zoneKey);
+						chosen = undefined;
+					}}>drop it</button
+				>
+			</div>
+			<div class="flex flex-wrap items-center gap-2">
+				<select aria-label="Zone to merge with" bind:value={into}>
+					<option value="">merge it with…</option>
+					{#each others as z (z.zoneKey)}<option value={z.zoneKey}>{z.name}</option>{/each}
+				</select>
+				{#if into}<Button
+						onclick={() => {
+							void desk.merge(zone.zoneKey, into);
+							into = '';
+						}}>Merge</Button
+					>{/if}
+			</div>
+		{:else}
+			<p class="text-soft">Choose a zone on the drawing or in the list.</p>
+		{/if}
+		<form
+			class="mt-2 flex flex-wrap items-end gap-2 border-t border-line pt-2"
+			onsubmit={(e) => {
+				e.preventDefault();
+				const name = fresh.trim();
+				if (!name) return;
+				void desk.add(name).then((key) => {
+					if (key) [chosen, fresh] = [key, ''];
+				});
+			}}
+		>
+			<label class="flex grow flex-col"
+				><span class="tag">A zone of its own</span><input
+					bind:value={fresh}
+					maxlength="60"
+					placeholder="footboards, one roof panel"
+				/></label
+			>
+			<Button type="submit" disabled={!fresh.trim()}>Add it</Button>
+		</form>
+	</div>
+</div>

@@ -1,0 +1,95 @@
+import type { Schemas } from '$lib/api/client';
+import { describe, expect, test } from 'vitest';
+import { EffectEdit, USUAL } from './effect-edit';
+import type { Effect } from './study-desk.svelte';
+
+const way = (key: string, ...materials: string[]) => ({
+	key,
+	name: key,
+	technique: 't',
+	techniqueName: 't',
+	materials
+});
+const lists = {
+	effects: [
+		{
+			key: 'FADE',
+			label: 'fade',
+			technique: 't',
+			materials: [],
+			kinds: [],
+			ways: [way('mist', 'chalk', 'buff'), way('dots', 'oil')]
+		}
+	],
+	materials: [
+		{ key: 'chalk', name: 'chalk', family: 'f', own: false, lays: true, thinners: ['water'] },
+		{ key: 'oil', name: 'oil', family: 'f', own: false, lays: true, hex: '#ffffff', thinners: [] }
+	]
+} as unknown as Schemas['Lists'];
+const effect = (part: Partial<Effect> = {}): Effect => ({
+	id: 'e',
+	kind: 'FADE',
+	zones: ['roof'],
+	strength: 2,
+	note: '',
+	...part
+});
+
+describe('an effect while it is chosen how it is made', () => {
+	test('without tones one open line stands there', () => {
+		const e = new EffectEdit(effect(), lists, undefined);
+		expect(e.tones).toEqual(['']);
+		expect(e.asked).toEqual([]);
+		expect(e.how).toEqual(USUAL);
+		expect(e.usable('')).toEqual(['chalk', 'buff', 'oil']);
+		expect(e.thinners).toEqual(['water']);
+		expect(e.liquids).toEqual([]);
+	});
+
+	test('a tone is put at the end, changed and taken off', () => {
+		const one = new EffectEdit(effect({ tones: ['chalk'] }), lists, undefined);
+		expect(one.another).toBe('buff');
+		expect(one.withTone(1, 'buff')).toEqual({ tones: ['chalk', 'buff'] });
+		expect(one.withTone(0, 'buff')).toEqual({ tones: ['buff'] });
+		expect(one.withTone(0, '')).toEqual({ tones: [] });
+		expect(one.hexOf('oil')).toBe('#ffffff');
+		expect(one.hexOf('chalk')).toBeUndefined();
+	});
+
+	test('what stands there is always offered', () => {
+		const e = new EffectEdit(effect({ tones: ['bottle-1'] }), lists, undefined);
+		expect(e.usable('bottle-1')[0]).toBe('bottle-1');
+	});
+
+	test('another way forgets what only the one before could use', () => {
+		const e = new EffectEdit(
+			effect({ tones: ['chalk'], how: { ...USUAL, thinner: 'water', set: 'door' } }),
+			lists,
+			undefined
+		);
+		const dots = e.withWay('dots');
+		expect(dots.tones).toEqual([]);
+		expect(dots.how).toEqual({ ...USUAL, way: 'dots', set: 'door' });
+		expect(e.withWay('mist').tones).toEqual(['chalk']);
+		expect(e.withWay(null)).toEqual({ how: { ...USUAL, set: 'door' } });
+	});
+
+	test('the school says what can be used', () => {
+		const made = {
+			effect: 'e',
+			way: 'dots',
+			name: 'dots',
+			technique: 't',
+			steps: [],
+			materials: ['oil'],
+			liquids: ['spirit'],
+			strength: '',
+			problem: null,
+			remedy: null
+		};
+		const e = new EffectEdit(effect(), lists, made);
+		expect(e.usable('')).toEqual(['oil']);
+		expect(e.liquids).toEqual(['spirit']);
+		expect(e.with({ rounds: true }).how?.rounds).toBe(true);
+	});
+});
