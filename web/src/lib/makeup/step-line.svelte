@@ -101,7 +101,7 @@
 	}}
 >
 	<button
-		class="grid w-full grid-cols-[2rem_1fr_auto] items-baseline gap-x-2 px-2 py-1.5 text-left"
+		class="grid w-full grid-cols-[2rem_minmax(0,1fr)_auto] items-baseline gap-x-2 px-2 py-1.5 text-left"
 		aria-expanded={on}
 		onclick={() => (desk.chosen = on ? undefined : step.id)}
 		onfocus={() => (desk.looked = step.id)}
@@ -152,7 +152,7 @@
 				>
 			{/if}
 		</span>
-		<span class="figure text-soft">{span(step.minutes * 60_000)}</span>
+		<span class="figure whitespace-nowrap text-soft">{span(step.minutes * 60_000)}</span>
 	</button>
 	{#each findings.filter((f) => f.sameCureAs === f.index && (f.severity !== 'NOTE' || on)) as f (f.index)}
 		<FindingCard

@@ -31,63 +31,24 @@
 	type Face = (typeof FACES)[number][0];
 	type Substrate = Schemas['Job']['substrate'];
 
-	/** Drawn on the side: the place of the zone, from corner to corner. */
-	let from = $state<{ x: number; y: number }>();
-	let to = $state<{ x: number; y: number }>();
-	const drag = $derived(
-		from && to
-			? {
-					x: Math.min(from.x, to.x),
-					y: Math.min(from.y, to.y),
-					width: Math.abs(to.x - from.x),
-					height: Math.abs(to.y - from.y)
-				}
-			: undefined
-	);
-	function place(event: PointerEvent) {
-		const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
-		const clamp = (v: number) => Math.min(1, Math.max(0, v));
-		return {
-			x: clamp((event.clientX - box.left) / box.width),
-			y: clamp((event.clientY - box.top) / box.height)
-		};
-	}
-	function drawn() {
-		if (zone && drag && drag.width > 0.01 && drag.height > 0.01) {
-			const box = [drag.x, drag.y, drag.width, drag.height].map((v) => v.toFixed(3)).join(' ');
-			void desk.change(zone.zoneKey, { box });
-		}
-		[from, to] = [undefined, undefined];
+	/** Drawn on the side: the place of the chosen zone. */
+	function drawn(b: { x: number; y: number; width: number; height: number }) {
+		const box = [b.x, b.y, b.width, b.height].map((v) => v.toFixed(3)).join(' ');
+		if (zone) void desk.change(zone.zoneKey, { box });
 	}
 </script>
 
 <div class="grid gap-4 xl:grid-cols-[minmax(0,1fr)_19rem]">
 	<div class="min-w-0">
-		<div
-			class="relative touch-none {zone ? 'cursor-crosshair' : ''}"
-			role="presentation"
-			onpointerdown={(e) => zone && ([from, to] = [place(e), place(e)])}
-			onpointermove={(e) => from && (to = place(e))}
-			onpointerup={drawn}
-		>
-			<SubjectDrawing
-				zones={drawnOf(job.zones)}
-				axles={axlesOf(job.job.kind, kind?.wheels ?? true)}
-				marked={chosen ? [chosen] : []}
-				onchoose={(z) => (chosen = z)}
-				ratio={job.job.lengthMm / job.job.heightMm}
-				label="Zones of the subject, seen from the left"
-			/>
-			{#if drag}
-				<span
-					class="pointer-events-none absolute border-2 border-ink"
-					style:left="{drag.x * 100}%"
-					style:top="{drag.y * 100}%"
-					style:width="{drag.width * 100}%"
-					style:height="{drag.height * 100}%"
-				></span>
-			{/if}
-		</div>
+		<SubjectDrawing
+			zones={drawnOf(job.zones)}
+			axles={axlesOf(job.job.kind, kind?.wheels ?? true)}
+			marked={chosen ? [chosen] : []}
+			onchoose={(z) => (chosen = z)}
+			{...zone ? { ondraw: drawn } : {}}
+			ratio={job.job.lengthMm / job.job.heightMm}
+			label="Zones of the subject, seen from the left"
+		/>
 		<div class="mt-1 flex flex-wrap gap-x-4" role="group" aria-label="Zones">
 			{#each job.zones as z (z.zoneKey)}
 				<button

@@ -8,11 +8,13 @@
 		marked?: string[];
 		colours?: Record<string, string>;
 		onchoose?: (zone: string) => void;
+		/** A box was drawn on the side, in shares of it. */
+		ondraw?: (box: { x: number; y: number; width: number; height: number }) => void;
 		ratio: number;
 		label: string;
 	};
 
-	let { zones, axles, marked = [], colours = {}, onchoose, ratio, label }: Props = $props();
+	let { zones, axles, marked = [], colours = {}, onchoose, ondraw, ratio, label }: Props = $props();
 
 	const id = $props.id();
 	const W = 1000;
@@ -20,15 +22,46 @@
 	const seen = $derived(zones.filter((z) => z.box && z.key !== 'wheels'));
 	const wheelFill = $derived(colours['wheels'] ?? 'var(--c-sunk)');
 	const wheelsMarked = $derived(marked.includes('wheels'));
+	type Place = { x: number; y: number };
+	let from = $state<Place>();
+	let to = $state<Place>();
+	const drawn = $derived(
+		from && to
+			? {
+					x: Math.min(from.x, to.x),
+					y: Math.min(from.y, to.y),
+					width: Math.abs(to.x - from.x),
+					height: Math.abs(to.y - from.y)
+				}
+			: undefined
+	);
+	/** Where the pointer is, in shares of the side. */
+	function place(event: PointerEvent): Place | undefined {
+		const svg = event.currentTarget as SVGSVGElement;
+		const at = svg.getScreenCTM()?.inverse();
+		if (!at) return undefined;
+		const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(at);
+		const clamp = (v: number) => Math.min(1, Math.max(0, v));
+		return { x: clamp(p.x / W), y: clamp(p.y / H) };
+	}
+	function over() {
+		const box = drawn;
+		[from, to] = [undefined, undefined];
+		if (box && box.width > 0.01 && box.height > 0.01) ondraw?.(box);
+	}
 	const unseen = $derived(zones.filter((z) => !z.box));
 </script>
 
 <div>
 	<svg
 		viewBox="-8 -8 {W + 16} {H + 16}"
-		class="block max-h-56 w-full text-ink"
+		class="block max-h-56 w-full text-ink {ondraw ? 'cursor-crosshair touch-none' : ''}"
 		role="img"
 		aria-label={label}
+		onpointerdown={(e) => ondraw && ([from, to] = [place(e), place(e)])}
+		onpointermove={(e) => from && (to = place(e))}
+		onpointerup={over}
+		onpointerleave={() => ([from, to] = [undefined, undefined])}
 	>
 		<defs>
 			<pattern
@@ -88,6 +121,18 @@
 				</g>
 			{/if}
 		{/each}
+		{#if drawn}
+			<rect
+				x={drawn.x * W}
+				y={drawn.y * H}
+				width={drawn.width * W}
+				height={drawn.height * H}
+				fill="none"
+				stroke="currentColor"
+				stroke-width="5"
+				stroke-dasharray="14 8"
+			/>
+		{/if}
 	</svg>
 	{#if unseen.length}
 		<p class="tag mt-1">

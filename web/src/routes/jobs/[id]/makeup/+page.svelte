@@ -320,7 +320,7 @@
 							{/if}
 						</div>
 					{/if}{/key}
-				{#if job.data && catalogue.data}
+				{#if job.data && catalogue.data && panel !== 'zones'}
 					<SubjectDrawing
 						zones={drawnOf(job.data.zones)}
 						axles={axlesOf(

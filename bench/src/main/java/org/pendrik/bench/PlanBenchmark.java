@@ -50,7 +50,7 @@ public class PlanBenchmark extends Timed {
                     EffectKind.MINERAL_STREAKS);
 
     /** How many effects. */
-    @Param({"6", "14"})
+    @Param({"6", "8", "14"})
     private int effects;
 
     private final Catalogue catalogue = Catalogue.load();

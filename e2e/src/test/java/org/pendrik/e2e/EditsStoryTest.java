@@ -103,7 +103,7 @@ public class EditsStoryTest extends BrowserTest {
         Page page = browser.page(1280, 800, "light");
         page.navigate(server.url("/jobs/" + Jobs.id(server, OTHER) + "/makeup"));
         assertThat(page.getByText("A step of your own")).isVisible();
-        Locator steps = page.locator("section[aria-labelledby=steps] > ol > li");
+        Locator steps = page.locator("section[aria-labelledby=steps] details > ol > li");
         List<String> asItWas = steps.allInnerTexts();
         int all = steps.count();
         for (int i = 0; i < 8; i++) {

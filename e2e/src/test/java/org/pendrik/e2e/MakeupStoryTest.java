@@ -70,7 +70,7 @@ public class MakeupStoryTest extends BrowserTest {
     @Test
     public void threeFaultsAreMendedWithTheKeyboardAloneAndUndoneWithOneKey() {
         Page page = makeup("Diesel shunter OVR 14");
-        int whole = page.locator("section[aria-labelledby=steps] > ol > li").count();
+        int whole = page.locator("section[aria-labelledby=steps] details > ol > li").count();
         // work on coats that are not there, and glass that nobody covers
         takeOut(page, "pin wash");
         takeOut(page, "rust streak");
@@ -92,7 +92,8 @@ public class MakeupStoryTest extends BrowserTest {
         // made anew from the effects it is as it was
         page.keyboard().press("c");
         assertThat(page.getByText("Plan made").first()).isVisible();
-        assertThat(page.locator("section[aria-labelledby=steps] > ol > li")).hasCount(whole);
+        assertThat(page.locator("section[aria-labelledby=steps] details > ol > li"))
+                .hasCount(whole);
         assertEquals(browser.errors(), List.of());
         page.context().close();
     }
@@ -114,7 +115,7 @@ public class MakeupStoryTest extends BrowserTest {
     @Test
     public void aWayThatIsDaysFasterIsTakenAndUndone() {
         Page page = makeup("Diesel shunter OVR 14");
-        Locator steps = page.locator("section[aria-labelledby=steps] > ol > li");
+        Locator steps = page.locator("section[aria-labelledby=steps] details > ol > li");
         List<String> asItWas = steps.allInnerTexts();
         page.keyboard().press("o");
         Locator ways = page.locator("ol[aria-label='Plans beside one another'] > li");

@@ -131,6 +131,9 @@ public record StoredStep(
 
     /** What it is there for. */
     MadeFor madeFor() {
+        if (origin == PlanStep.Origin.FOUND) {
+            return MadeFor.FOUND;
+        }
         if (madeForEffect != null) {
             return new MadeFor.OfEffect(madeForEffect);
         }

@@ -154,6 +154,11 @@ public record Act(
         return atMinute + minutes;
     }
 
+    /** It lay there when the job began. */
+    public boolean isFound() {
+        return madeFor instanceof MadeFor.Found;
+    }
+
     /** As said at the bench: in the user's own words, else as its technique is called. */
     public String name() {
         return errand.text().isEmpty() ? technique.name() : errand.text();

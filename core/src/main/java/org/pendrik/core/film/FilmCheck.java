@@ -3,9 +3,11 @@ package org.pendrik.core.film;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
 import org.pendrik.core.units.Climate;
@@ -59,6 +61,10 @@ public final class FilmCheck {
         openWindows(question, found);
         found.addAll(new Overspray(catalogue.bite(), question).findings());
         contrast(columns, question, found);
+        // what lay there cannot be done otherwise any more
+        Set<StepId> lay = new HashSet<>();
+        question.acts().stream().filter(Act::isFound).forEach(a -> lay.add(a.id()));
+        found.removeIf(f -> lay.contains(f.actId()));
         return new FilmReport(
                 merged(found, question), List.copyOf(columns.values()), reaches, washes);
     }

@@ -19,6 +19,12 @@ public sealed interface MadeFor {
     /** Itself: the user wants it, or it ends a plan. */
     record Itself() implements MadeFor {}
 
+    /** Nothing that was planned: it lay there when the job began, and nobody is asked about it. */
+    record Found() implements MadeFor {}
+
     /** For itself. */
     MadeFor ITSELF = new Itself();
+
+    /** What lay there. */
+    MadeFor FOUND = new Found();
 }

@@ -53,6 +53,7 @@ final class Overspray {
 
     private static boolean isSprayed(Act act) {
         return act.laysFilm()
+                && !act.isFound()
                 && switch (act.technique().action()) {
                     case SPRAY, MIST, DRY_MIST -> true;
                     default -> false;

@@ -148,6 +148,7 @@ public final class InStep {
                                     .madeFor(new MadeFor.OfEffect(effect));
                         }
                         case MadeFor.OfStep _ -> act;
+                        case MadeFor.Found _ -> act;
                         case MadeFor.Itself _ -> act.named(ids.ofItself(act.technique()));
                     });
         }

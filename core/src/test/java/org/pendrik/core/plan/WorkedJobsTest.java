@@ -467,7 +467,7 @@ public class WorkedJobsTest {
                         assertTrue(
                                 a.stream().anyMatch(o -> o.act().id().equals(of.step())),
                                 of.step().value());
-                case MadeFor.Itself _ -> {}
+                case MadeFor.Itself _, MadeFor.Found _ -> {}
             }
         }
         // what the second does not want is not in its list
