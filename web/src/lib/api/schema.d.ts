@@ -3649,6 +3649,7 @@ export interface components {
             name: string;
             problem?: string | null;
             remedy?: string | null;
+            start?: string | null;
             steps: string[];
             strength: string;
             technique?: string | null;

@@ -92,7 +92,7 @@
 						? (making = true)
 						: onchange(edit.withTone(i, e.currentTarget.value))}
 			>
-				<option value="">{effect.colour ? 'nearest to what was measured' : 'as it starts'}</option>
+				<option value="">{edit.started}</option>
 				{#each edit.usable(tone) as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
 				<option value="+">a new material…</option>
 			</select>

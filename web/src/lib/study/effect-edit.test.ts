@@ -80,6 +80,7 @@ describe('an effect while it is chosen how it is made', () => {
 			way: 'dots',
 			name: 'dots',
 			technique: 't',
+			start: 'oil',
 			steps: [],
 			materials: ['oil'],
 			liquids: ['spirit'],
@@ -91,5 +92,10 @@ describe('an effect while it is chosen how it is made', () => {
 		expect(e.usable('')).toEqual(['oil']);
 		expect(e.liquids).toEqual(['spirit']);
 		expect(e.with({ rounds: true }).how?.rounds).toBe(true);
+		expect(e.started).toBe('as it starts: oil');
+		expect(new EffectEdit(effect({ colour: '#ffffff' }), lists, made).started).toBe(
+			'nearest to what was measured: oil'
+		);
+		expect(new EffectEdit(effect(), lists, undefined).started).toBe('as it starts');
 	});
 });

@@ -65,6 +65,13 @@ export class EffectEdit {
 		return this.lists.materials.find((m) => m.key === key)?.hex ?? undefined;
 	}
 
+	/** What stands in the list while no tone is asked for. */
+	get started(): string {
+		const how = this.effect.colour ? 'nearest to what was measured' : 'as it starts';
+		const start = this.lists.materials.find((m) => m.key === this.made?.start);
+		return start ? `${how}: ${start.name}` : how;
+	}
+
 	get thinners(): string[] {
 		const first = this.asked[0] ?? this.usable('')[0];
 		return this.lists.materials.find((m) => m.key === first)?.thinners ?? [];

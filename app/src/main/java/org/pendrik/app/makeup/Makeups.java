@@ -76,6 +76,7 @@ public class Makeups {
      * @param way key of the way; null when what is asked does not go together
      * @param name of the way
      * @param technique that shows it
+     * @param start key of the material that it takes when none is asked for
      * @param steps names of the techniques in order
      * @param materials that it takes, the starting choice first
      * @param liquids that can work its coat; empty when nothing is worked
@@ -88,6 +89,7 @@ public class Makeups {
             @Nullable String way,
             String name,
             @Nullable String technique,
+            @Nullable String start,
             List<String> steps,
             List<String> materials,
             List<String> liquids,
@@ -109,6 +111,7 @@ public class Makeups {
                                         p.way(),
                                         p.name(),
                                         p.technique().key(),
+                                        p.start(),
                                         p.steps(),
                                         catalogue.usable(p.technique()),
                                         p.liquids(),
@@ -120,6 +123,7 @@ public class Makeups {
                                         e.id(),
                                         null,
                                         "",
+                                        null,
                                         null,
                                         List.of(),
                                         List.of(),

@@ -422,9 +422,23 @@ record EffectGroup(
         List<PlanStep> out = new ArrayList<>();
         for (Act a : acts) {
             boolean shows = a.id().equals(main);
-            out.add(new PlanStep(a, shows ? origin : PlanStep.Origin.INSERTED, reason(a, shows)));
+            if (!shows && isToneLike(a)) {
+                out.add(new PlanStep(a, origin, "Another tone of " + name + "."));
+            } else {
+                out.add(
+                        new PlanStep(
+                                a, shows ? origin : PlanStep.Origin.INSERTED, reason(a, shows)));
+            }
         }
         return out;
+    }
+
+    /** It shows the effect as well: another tone, or another coat of the same. */
+    private boolean isToneLike(Act a) {
+        return a.technique().role() == Technique.Role.EFFECT
+                && acts.stream()
+                        .filter(x -> x.id().equals(main))
+                        .anyMatch(x -> x.technique().key().equals(a.technique().key()));
     }
 
     private String reason(Act a, boolean shows) {

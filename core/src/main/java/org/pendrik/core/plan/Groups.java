@@ -155,7 +155,7 @@ final class Groups {
         return java.util.Objects.requireNonNull(release(g)).technique().key();
     }
 
-    /** The zones that a final flat has to cover: those with a coat that is older than it. */
+    /** The zones that a final flat has to cover: those with an older coat, never glass. */
     private static List<Zone> touched(PlanRequest request, List<EffectGroup> groups) {
         Set<String> touched = new LinkedHashSet<>();
         groups.stream()
@@ -166,6 +166,8 @@ final class Groups {
                     .filter(a -> a.material().deposits())
                     .forEach(a -> touched.addAll(a.zones()));
         }
-        return request.zones().stream().filter(z -> touched.contains(z.key())).toList();
+        return request.zones().stream()
+                .filter(z -> touched.contains(z.key()) && !z.keptClean())
+                .toList();
     }
 }

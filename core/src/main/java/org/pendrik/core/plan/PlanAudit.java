@@ -355,16 +355,28 @@ public final class PlanAudit {
             if (!older || request.schools().of("last-clear").equals("none")) {
                 continue;
             }
+            if (coverable(a, request).isEmpty()) {
+                continue;
+            }
             if (flat < 0) {
                 out.add("there is no final flat over " + a.id());
             } else if (i > flat
                     && !isForced(
                             plan.steps().get(flat), plan.steps().get(i), plan.steps(), request)) {
                 out.add(a.id() + " is laid over the final flat");
-            } else if (i < flat && !plan.steps().get(flat).act().zones().containsAll(a.zones())) {
+            } else if (i < flat
+                    && !plan.steps().get(flat).act().zones().containsAll(coverable(a, request))) {
                 out.add("the final flat leaves a zone of " + a.id() + " out");
             }
         }
+    }
+
+    /** No flat goes over glass. */
+    private static List<String> coverable(Act a, PlanRequest request) {
+        return request.zones().stream()
+                .filter(z -> !z.keptClean() && a.zones().contains(z.key()))
+                .map(org.pendrik.core.film.Zone::key)
+                .toList();
     }
 
     private static boolean isFinalFlat(PlanStep s, String technique) {

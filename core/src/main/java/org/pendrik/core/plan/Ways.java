@@ -203,6 +203,7 @@ public final class Ways {
      *
      * @param way its key
      * @param technique that shows it
+     * @param start key of the material that it takes when none is asked for
      * @param steps names of the techniques in their order
      * @param liquids keys of what can work its coat; empty when nothing is worked
      * @param strength what its strength comes to, in words
@@ -211,6 +212,7 @@ public final class Ways {
             String way,
             String name,
             Technique technique,
+            String start,
             List<String> steps,
             List<String> liquids,
             String strength) {}
@@ -245,6 +247,10 @@ public final class Ways {
                 w.key(),
                 w.name(),
                 catalogue.technique(w.main().technique()),
+                effect.colour()
+                        .flatMap(c -> EffectsSeen.nearest(w.main().materials(catalogue), c))
+                        .orElse(w.main().materials(catalogue).getFirst())
+                        .key(),
                 List.copyOf(steps),
                 List.copyOf(liquids),
                 (w.turned().main() ? "" : turned.name() + " ")
