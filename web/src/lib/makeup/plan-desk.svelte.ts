@@ -299,31 +299,48 @@ export class PlanDesk {
 		});
 	}
 
+	/** What moves with a step: all that is still to do of its set. */
+	#movedWith(id: string): string[] {
+		const set = this.steps.find((s) => s.id === id)?.set;
+		return set ? this.steps.filter((s) => !s.done && s.set === set).map((s) => s.id) : [id];
+	}
+
+	/** The order with some steps together in front of another, or behind it. */
+	#moved(block: string[], other: string, behind: boolean): Draft[] {
+		const order = this.#drafts();
+		const taken = order.filter((s) => block.includes(s.id));
+		const rest = order.filter((s) => !block.includes(s.id));
+		rest.splice(rest.findIndex((s) => s.id === other) + (behind ? 1 : 0), 0, ...taken);
+		return rest;
+	}
+
 	move(id: string, by: -1 | 1): Promise<boolean> | undefined {
-		const at = this.steps.findIndex((s) => s.id === id);
-		const one = this.steps[at];
-		const other = this.steps[at + by];
-		if (!one || !other || one.done || other.done) return undefined;
+		const beside = () => {
+			const block = this.#movedWith(id);
+			const at = this.steps.flatMap((s, i) => (block.includes(s.id) ? [i] : []));
+			const other = this.steps[by < 0 ? Math.min(...at) - 1 : Math.max(...at) + 1];
+			return { block, other: other?.done ? undefined : other };
+		};
+		const one = this.steps.find((s) => s.id === id);
+		if (!one || one.done || !beside().other) return undefined;
 		return this.#edit(`${one.name} moved`, () => {
-			const order = this.#drafts();
-			const from = order.findIndex((s) => s.id === id);
-			order.splice(from + by, 0, ...order.splice(from, 1));
-			return this.#put(order, this.#pins());
+			const { block, other } = beside();
+			return other
+				? this.#put(this.#moved(block, other.id, by > 0), this.#pins())
+				: Promise.resolve();
 		});
 	}
 
-	/** To another place in the list; what is done stays where it was. */
+	/** To the place of another step; what is done stays where it was. */
 	moveTo(id: string, place: number): Promise<boolean> | undefined {
 		const one = this.steps.find((s) => s.id === id);
 		const other = this.steps[place];
-		if (!one || !other || one.done || other.done || other.id === id) return undefined;
-		return this.#edit(`${one.name} moved`, () => {
-			const order = this.#drafts();
-			const from = order.findIndex((s) => s.id === id);
-			const to = order.findIndex((s) => s.id === other.id);
-			order.splice(to, 0, ...order.splice(from, 1));
-			return this.#put(order, this.#pins());
-		});
+		const block = this.#movedWith(id);
+		if (!one || !other || one.done || other.done || block.includes(other.id)) return undefined;
+		const behind = this.steps.indexOf(one) < place;
+		return this.#edit(`${one.name} moved`, () =>
+			this.#put(this.#moved(block, other.id, behind), this.#pins())
+		);
 	}
 
 	/** A coat that lies there already. */

@@ -57,6 +57,26 @@ describe('the plan', () => {
 		expect(ids()).toBe('acdb');
 	});
 
+	test('what belongs to a set moves together, by keys and by hand', async () => {
+		const set = (id: string) => ({ ...step(id), set: 'door' });
+		view = {
+			...view,
+			steps: [step('a', true), set('b'), set('c'), step('d'), step('e')]
+		} as unknown as Makeup;
+		const sent: string[] = [];
+		answer<Body>('PUT', ({ body }) => {
+			sent.push(body.steps.map((s) => s.id).join(''));
+			return stored({ ...view, version: view.version + 1 });
+		});
+		await plan.move('b', 1);
+		await plan.move('c', 1);
+		await plan.moveTo('b', 4);
+		await plan.moveTo('e', 1);
+		expect(sent).toEqual(['adbce', 'adbce', 'adebc', 'aebcd']);
+		expect(plan.moveTo('b', 2)).toBeUndefined();
+		expect(plan.moveTo('b', 0)).toBeUndefined();
+	});
+
 	test('what is done stays where it is, and nothing passes it', () => {
 		expect(plan.move('a', 1)).toBeUndefined();
 		expect(plan.move('b', -1)).toBeUndefined();

@@ -63,6 +63,7 @@ public record MakeupView(
      * @param wash how it behaves on each kind of surface that it meets, for what runs and is wiped
      * @param share part of the zone that it touches, 0 to 1
      * @param sitting number of the stretch at the bench in which it can be done, from 1
+     * @param set that its effect belongs to, which is moved together; empty for none
      * @param extra what the user says of it; null when nothing
      */
     public record StepView(
@@ -93,6 +94,7 @@ public record MakeupView(
             List<WashView> wash,
             double share,
             int sitting,
+            String set,
             @Nullable StepExtra extra) {}
 
     /**
@@ -185,6 +187,7 @@ public record MakeupView(
             Catalogue catalogue,
             java.util.function.Function<Finding, List<Mends.Checked>> mends,
             int effects,
+            Map<String, String> sets,
             Map<String, String> schools,
             Map<String, String> houseSchools,
             @Nullable Long gapMinutes,
@@ -204,6 +207,9 @@ public record MakeupView(
                                 judged,
                                 catalogue.usable(a.technique()),
                                 sittings.getOrDefault(a.id(), 1),
+                                s.madeForEffect() == null
+                                        ? ""
+                                        : sets.getOrDefault(s.madeForEffect(), ""),
                                 catalogue.material(a.material().key()).colour().orElse(null),
                                 mix(a, recipes.get(a.id()), catalogue)));
             }
@@ -280,6 +286,7 @@ public record MakeupView(
             org.pendrik.core.plan.PlanCheck.Judgement judged,
             List<String> usable,
             int sitting,
+            String set,
             @Nullable Lab bottle,
             @Nullable StepMixView mix) {
         Map<String, Reach> reaches = judged.film().reaches().getOrDefault(a.id(), Map.of());
@@ -338,6 +345,7 @@ public record MakeupView(
                         .toList(),
                 a.technique().share(),
                 sitting,
+                set,
                 s.extra());
     }
 

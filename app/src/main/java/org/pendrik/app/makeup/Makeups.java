@@ -1,7 +1,9 @@
 package org.pendrik.app.makeup;
 
 import java.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -9,6 +11,7 @@ import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.school.SchoolSheet;
 import org.pendrik.app.shelf.StepMixes;
+import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.plan.PlanCheck;
@@ -57,12 +60,16 @@ public class Makeups {
 
     /** The plan judged in another way than it stands. */
     MakeupView view(UUID jobId, PlanCheck.Judgement judged) {
+        Map<String, String> sets = new LinkedHashMap<>();
+        List<JobEffect> effects = studies.of(jobId).effects();
+        effects.forEach(e -> sets.put(e.id().toString(), e.effect().set()));
         return MakeupView.of(
                 plans.of(jobId),
                 judged,
                 engines.catalogue(),
                 f -> mends.mendsFor(judged, f),
-                studies.of(jobId).effects().size(),
+                effects.size(),
+                sets,
                 schools.own(jobId).answers(),
                 schools.house().answers(),
                 jobs.planGap(jobId),

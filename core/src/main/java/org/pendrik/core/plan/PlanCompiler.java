@@ -35,8 +35,11 @@ public final class PlanCompiler {
     /** Enough to prove eight effects on twelve zones, and tried in less than half a second. */
     private static final int MOST_TRIES = 12_000;
 
-    /** Each state of a long plan has more ways on and takes longer; it is rarely proven anyway. */
-    private static final int MOST_TRIES_OF_A_LONG_PLAN = 4_000;
+    /**
+     * Each state of a long plan has more ways on and takes longer, and where pins or steps of the
+     * user's own stand, the bound on clears is off: both are rarely proven anyway.
+     */
+    private static final int MOST_TRIES_OF_A_LONG_PLAN = 2_500;
 
     private static final int LONG_FROM_GROUPS = 12;
 
@@ -128,6 +131,8 @@ public final class PlanCompiler {
         PlanState first = PlanState.before(start, request.fromMinute(), rules, catalogue);
         int most =
                 groups.size() < LONG_FROM_GROUPS
+                                && request.pins().isEmpty()
+                                && request.own().isEmpty()
                         ? mostTries
                         : Math.min(mostTries, mostTriesOfALongPlan);
         PlanState incumbent = beam(first, moves, groups.size());
