@@ -4745,6 +4745,7 @@ export interface components {
             /** @enum {string} */
             role: "CLEAR" | "EFFECT" | "WORK" | "HANDLING";
             rounds: string[][];
+            set: string;
             /** Format: double */
             share: number;
             /** Format: int32 */
