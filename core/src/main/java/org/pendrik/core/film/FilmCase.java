@@ -1,5 +1,6 @@
 package org.pendrik.core.film;
 
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -44,15 +45,7 @@ public record FilmCase(List<Zone> zones, List<Act> acts, Climate air, Set<Findin
                         "stands in the plan twice",
                         "Give each step its own id.");
             }
-            for (String z : a.zones()) {
-                if (!keys.contains(z)) {
-                    throw new InvalidInput(
-                            "Zone",
-                            z,
-                            "is not part of the subject",
-                            "Use one of " + String.join(", ", keys) + ".");
-                }
-            }
+            requireAmong(keys, a.zones());
             if (a.atMinute() < clock) {
                 throw new InvalidInput(
                         "Step " + a.technique().name(),
@@ -61,6 +54,25 @@ public record FilmCase(List<Zone> zones, List<Act> acts, Climate air, Set<Findin
                         "Put the steps in the order of their times.");
             }
             clock = a.atMinute();
+        }
+    }
+
+    /**
+     * @throws InvalidInput when one of these keys is none of the zones; it names those that are
+     */
+    void requireZones(Collection<String> wanted) {
+        requireAmong(zones.stream().map(Zone::key).collect(Collectors.toSet()), wanted);
+    }
+
+    private static void requireAmong(Set<String> keys, Collection<String> wanted) {
+        for (String z : wanted) {
+            if (!keys.contains(z)) {
+                throw new InvalidInput(
+                        "Zone",
+                        z,
+                        "is not part of the subject",
+                        "Use one of " + String.join(", ", keys) + ".");
+            }
         }
     }
 

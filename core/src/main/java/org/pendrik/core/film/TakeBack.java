@@ -114,6 +114,7 @@ public final class TakeBack {
                                                 q.actId().value(),
                                                 "has left no coat",
                                                 "Choose one that is done."));
+        q.laid().requireZones(q.zones());
         Ledger ledger = Ledger.of(q.laid(), catalogue);
         List<Column> columns = new ArrayList<>();
         for (String z : q.zones()) {

@@ -147,6 +147,20 @@ public class TakeBackTest {
                                                         AT_HAND)))
                         .getMessage()
                         .contains("at least one"));
+        InvalidInput nowhere =
+                expectThrows(
+                        InvalidInput.class,
+                        () ->
+                                TAKE_BACK.answer(
+                                        new TakeBack.Question(
+                                                c,
+                                                new StepId("seal-satin-0"),
+                                                Set.of("tender"),
+                                                1,
+                                                9,
+                                                AT_HAND)));
+        assertTrue(nowhere.getMessage().contains("tender"), nowhere.getMessage());
+        assertTrue(nowhere.remedy().contains("side"), nowhere.remedy());
     }
 
     /** On random columns: nothing is offered that the check stops, in no minute of its span. */
