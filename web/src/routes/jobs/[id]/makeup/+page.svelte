@@ -179,8 +179,12 @@
 					</p>
 					{#if view.gapMinutes}
 						<p class="mb-2 text-soft">
-							Not proven: another order could save at most {span(view.gapMinutes * 60_000)}, a clear
-							coat counted as a day.
+							{#if view.gapMinutes < view.waitingMinutes}
+								Not proven: another order could save at most {span(view.gapMinutes * 60_000)}, a
+								clear coat counted as a day.
+							{:else}
+								Not proven: the search ended before all orders were seen, there may be a better one.
+							{/if}
 						</p>
 					{/if}
 					{#if stops + warns > 1}

@@ -56,7 +56,11 @@ final class ActJudge {
             ToDoubleFunction<Layer> ageOf,
             Sayings say) {
         static Meeting of(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
-            List<Layer> targets = act.worksOnCoats() ? column.targets(act) : List.of();
+            return of(act, column, means(act, column), ageOf);
+        }
+
+        static Meeting of(
+                Act act, Column column, List<Layer> targets, ToDoubleFunction<Layer> ageOf) {
             return new Meeting(
                     act,
                     column,
@@ -94,6 +98,11 @@ final class ActJudge {
         return s == Severity.STOP ? Severity.WARN : Severity.NOTE;
     }
 
+    /** The coats that an act means to work on a column; none when it lays its own. */
+    static List<Layer> means(Act act, Column column) {
+        return act.worksOnCoats() ? column.targets(act) : List.of();
+    }
+
     Judgement judge(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
         List<Finding> out = new ArrayList<>();
         Reach reach =
@@ -105,9 +114,11 @@ final class ActJudge {
      * Weight of what waiting could heal; the same findings without their sentences. What is planned
      * for an effect also waits for coats that take the next one within the hour, though people at
      * the bench do not always.
+     *
+     * @param means the coats that the act means to work there
      */
-    int healable(Act act, Column column, ToDoubleFunction<Layer> ageOf) {
-        Meeting m = Meeting.of(act, column, ageOf);
+    int healable(Act act, Column column, List<Layer> means, ToDoubleFunction<Layer> ageOf) {
+        Meeting m = Meeting.of(act, column, means, ageOf);
         int[] sum = new int[1];
         if (act.laysFilm() && !act.done() && act.madeFor() instanceof MadeFor.OfEffect) {
             sum[0] += soonReady(m);
@@ -167,8 +178,8 @@ final class ActJudge {
 
     /** Whether an act on a zone moves powder that lies on one: by hands, film, or a turn. */
     private static boolean disturbs(Act act, Zone worked, Zone powdered) {
-        return act.technique().handling().handles()
-                || switch (act.technique().handling().orientation()) {
+        return act.handling().handles()
+                || switch (act.handling().orientation()) {
                     case UPRIGHT -> false;
                     case FACE_UP -> worked.face() != powdered.face();
                     case ON_ITS_SIDE, UPSIDE_DOWN -> true;
@@ -206,9 +217,8 @@ final class ActJudge {
         boolean moves =
                 wipes
                         || act.technique().pressure()
-                        || act.technique().handling().handles()
-                        || act.technique().handling().orientation()
-                                != Technique.Orientation.UPRIGHT;
+                        || act.handling().handles()
+                        || act.handling().orientation() != Technique.Orientation.UPRIGHT;
         if (!moves) {
             return;
         }
@@ -402,7 +412,7 @@ final class ActJudge {
     }
 
     private static void softness(Meeting m, Finds out) {
-        Technique.Handling h = m.act.technique().handling();
+        Technique.Handling h = m.act.handling();
         if (h.needsCure() == 0) {
             return;
         }

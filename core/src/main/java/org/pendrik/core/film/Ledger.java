@@ -108,38 +108,32 @@ public final class Ledger {
      * still bites then is it searched for.
      */
     private static long healedFrom(ActJudge judge, Act act, Column c, long notBefore) {
-        int now = judge.healable(act, c, l -> (double) (notBefore - l.laidAt()));
+        List<Layer> means = ActJudge.means(act, c);
+        LongToIntFunction found =
+                at -> judge.healable(act, c, means, l -> (double) (at - l.laidAt()));
+        int now = found.applyAsInt(notBefore);
         if (now == 0) {
             return notBefore;
         }
-        int best = judge.healable(act, c, l -> (double) HORIZON_MINUTES);
+        int best = judge.healable(act, c, means, l -> (double) HORIZON_MINUTES);
         if (now == best) {
             return notBefore;
         }
         long dry = Math.max(notBefore, driedAt(act, c));
-        if (judge.healable(act, c, l -> (double) (dry - l.laidAt())) == best) {
-            boolean needed =
-                    dry > notBefore
-                            && judge.healable(act, c, l -> (double) (dry - 1 - l.laidAt())) > best;
+        if (found.applyAsInt(dry) == best) {
+            boolean needed = dry > notBefore && found.applyAsInt(dry - 1) > best;
             // mists and small work do not have to wait until all is dry
             return needed
                     ? dry
-                    : notBefore
-                            + shortest(
-                                    dry - notBefore,
-                                    a ->
-                                            judge.healable(
-                                                    act,
-                                                    c,
-                                                    l -> (double) (notBefore + a - l.laidAt())));
+                    : notBefore + shortest(dry - notBefore, a -> found.applyAsInt(notBefore + a));
         }
-        return dry + shortest(a -> judge.healable(act, c, l -> (double) (dry + a - l.laidAt())));
+        return dry + shortest(a -> found.applyAsInt(dry + a));
     }
 
     private static long driedAt(Act act, Column c) {
         double needed =
                 Math.max(
-                        act.technique().handling().needsCure(),
+                        act.handling().needsCure(),
                         act.material().deposits() ? CureAnchors.Q_RECOAT : 0);
         List<Layer> targets = act.keepsWindow() ? c.targets(act) : List.of();
         long at = Long.MIN_VALUE;
@@ -156,8 +150,14 @@ public final class Ledger {
     long waitFor(Layer layer, Act act, String zone) {
         ActJudge judge = new ActJudge(bites, air);
         Column c = on(zone);
+        List<Layer> means = ActJudge.means(act, c);
         return shortest(
-                a -> judge.healable(act, c, l -> (double) (l.equals(layer) ? a : HORIZON_MINUTES)));
+                a ->
+                        judge.healable(
+                                act,
+                                c,
+                                means,
+                                l -> (double) (l.equals(layer) ? a : HORIZON_MINUTES)));
     }
 
     /** The span that an act has to keep; empty when it works nothing that has one that ends. */

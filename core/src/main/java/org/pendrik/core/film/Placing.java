@@ -16,8 +16,10 @@ import java.util.Optional;
  *
  * @param acts in their order, with their times
  * @param after what lies when all are done
+ * @param visits how often an act was put on a zone until all stood, what was put there anew counted
+ *     again: what the placing cost
  */
-public record Placing(List<Act> acts, Ledger after) {
+public record Placing(List<Act> acts, Ledger after, int visits) {
     /** A window that cannot be met however often its coat is held back is left to the check. */
     private static final int MOST_TRIES = 24;
 
@@ -47,9 +49,11 @@ public record Placing(List<Act> acts, Ledger after) {
         List<Ledger> before = new ArrayList<>();
         Ledger now = lies;
         int tries = 0;
+        int visits = 0;
         int i = 0;
         while (i < n) {
             Act act = acts.get(i);
+            visits += act.zones().size();
             long clock = i == 0 ? notBefore : Math.max(notBefore, placed.get(i - 1).freeMinute());
             long from = Math.max(clock, floor[i]);
             long at =
@@ -91,7 +95,7 @@ public record Placing(List<Act> acts, Ledger after) {
             now = now.and(when);
             i++;
         }
-        return new Placing(placed, now);
+        return new Placing(placed, now, visits);
     }
 
     private static int indexOf(List<Act> acts, StepId id, int before) {

@@ -23,6 +23,12 @@ final class Moves {
     /** Up to so many zones every choice among them is tried. */
     private static final int FEW_ZONES = 3;
 
+    /**
+     * Most ways on put a step on a zone less often than this. One that places its steps again and
+     * again to meet a window costs more, and counts as several.
+     */
+    private static final int VISITS_OF_A_TRY = 20;
+
     private final List<EffectGroup> groups;
     private final Precedence precedence;
     private final PlanState.Rules rules;
@@ -31,7 +37,8 @@ final class Moves {
     private final StepIds ids;
     private final Map<Integer, Map<String, Long>> waits = new HashMap<>();
     private @Nullable PlanState asked;
-    private int tried;
+    private long tried;
+    private long visits;
 
     Moves(
             List<EffectGroup> groups,
@@ -52,25 +59,32 @@ final class Moves {
         return s.done() == (1L << groups.size()) - 1;
     }
 
-    /** How many ways on were looked at so far. */
-    int tried() {
+    /** How many ways on were looked at so far, the costly ones counted several times. */
+    long tried() {
         return tried;
     }
 
     /** All states one group further. */
     List<PlanState> from(PlanState s) {
         List<PlanState> out = new ArrayList<>();
+        visits = 0;
         for (int g = 0; g < groups.size(); g++) {
             if (precedence.admits(g, s.done())) {
                 of(s, g, out);
             }
         }
-        tried += out.size();
+        tried += Math.max(out.size(), visits / VISITS_OF_A_TRY);
         return out;
     }
 
+    private PlanState.Tried then(PlanState s, int g, List<PlanStep> clears) {
+        PlanState.Tried next = s.then(g, groups.get(g), clears, rules);
+        visits += next.visits();
+        return next;
+    }
+
     private void of(PlanState s, int g, List<PlanState> out) {
-        PlanState.Tried bare = s.then(g, groups.get(g), List.of(), rules);
+        PlanState.Tried bare = then(s, g, List.of());
         out.add(bare.state());
         boolean clean = bare.state().weight() == s.weight();
         Map<String, Long> waiting = waitingOf(s, g);
@@ -127,7 +141,7 @@ final class Moves {
             for (Set<String> where :
                     seal.primer() ? new LinkedHashSet<>(List.of(on, all)) : Set.<Set<String>>of()) {
                 PlanStep step = insert(group, seal, where, why, ids.copy());
-                out.add(s.then(g, group, List.of(step), rules).state());
+                out.add(then(s, g, List.of(step)).state());
             }
         }
     }
@@ -208,7 +222,7 @@ final class Moves {
             for (Seals.Seal seal : chosen) {
                 inserted.add(insert(group, seal, on, why, free));
             }
-            PlanState.Tried tried = s.then(g, group, inserted, rules);
+            PlanState.Tried tried = then(s, g, inserted);
             clean |= tried.state().weight() == s.weight();
             out.add(tried.state());
             Set<String> blown = blown(tried, inserted);
@@ -219,7 +233,7 @@ final class Moves {
                         chosen.stream()
                                 .map(x -> insert(group, x, with(on, blown), reason, others))
                                 .toList();
-                PlanState bound = s.then(g, group, wider, rules).state();
+                PlanState bound = then(s, g, wider).state();
                 clean |= bound.weight() == s.weight();
                 out.add(bound);
             }

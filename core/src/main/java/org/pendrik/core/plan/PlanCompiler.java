@@ -33,7 +33,7 @@ import org.pendrik.core.units.InvalidInput;
  */
 public final class PlanCompiler {
     /** Enough to prove eight effects on twelve zones, and tried in less than half a second. */
-    private static final int MOST_TRIES = 12_000;
+    private static final int MOST_TRIES = 8_000;
 
     /**
      * Each state of a long plan has more ways on and takes longer, and where pins or steps of the

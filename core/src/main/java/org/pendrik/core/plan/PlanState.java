@@ -84,8 +84,12 @@ record PlanState(
                 null);
     }
 
-    /** A state and what speaks against its last steps. */
-    record Tried(PlanState state, List<Finding> against) {}
+    /**
+     * A state and what speaks against its last steps.
+     *
+     * @param visits how often a step was put on a zone to get there
+     */
+    record Tried(PlanState state, List<Finding> against, int visits) {}
 
     /** The state after a group and the clears in front of it, each step as early as it can be. */
     Tried then(int group, EffectGroup effect, List<PlanStep> clearsBefore, Rules rules) {
@@ -142,7 +146,7 @@ record PlanState(
                         flat,
                         Math.max(leastCost, rules.cost(all, clock, flat, laid, lies)),
                         worst);
-        return new Tried(next, against);
+        return new Tried(next, against, placing.visits());
     }
 
     /** The first stop; there is one when the weight says so. */

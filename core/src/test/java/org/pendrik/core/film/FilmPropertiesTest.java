@@ -157,10 +157,11 @@ public class FilmPropertiesTest {
                 continue;
             }
             ActJudge judge = new ActJudge(BITES, c.air());
+            List<Layer> means = ActJudge.means(last, column);
             int weight = Integer.MAX_VALUE;
             for (long t = last.atMinute(); t < 90 * Bench.DAY; t = t + 30 + t / 20) {
                 long at = t;
-                int w = judge.healable(last, column, l -> (double) (at - l.laidAt()));
+                int w = judge.healable(last, column, means, l -> (double) (at - l.laidAt()));
                 assertTrue(w <= weight, "at " + t + " of " + c);
                 weight = w;
             }
@@ -258,7 +259,11 @@ public class FilmPropertiesTest {
     private static int healable(FilmCase before, Act act, long minute) {
         Column column = Bench.check(before).columns().getFirst();
         return new ActJudge(BITES, before.air())
-                .healable(act, column, l -> (double) (minute + act.lead("side") - l.laidAt()));
+                .healable(
+                        act,
+                        column,
+                        ActJudge.means(act, column),
+                        l -> (double) (minute + act.lead("side") - l.laidAt()));
     }
 
     @Test
