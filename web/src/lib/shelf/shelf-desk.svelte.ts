@@ -27,6 +27,7 @@ export class ShelfDesk {
 			['shelf'],
 			['recipes'],
 			['shopping'],
+			['catalogue'],
 			...(this.jobId ? [['job', this.jobId]] : [])
 		];
 		await Promise.all(keys.map((queryKey) => queryClient.invalidateQueries({ queryKey })));
