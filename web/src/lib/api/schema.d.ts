@@ -2474,6 +2474,12 @@ export interface components {
             /** @enum {string} */
             weekday: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
         };
+        BesideView: {
+            materials: string[];
+            name: string;
+            start: string;
+            step: string;
+        };
         BothSystems: {
             feetInches: string;
             mm: string;
@@ -3024,6 +3030,9 @@ export interface components {
         };
         EffectHow: {
             applicator?: string | null;
+            beside?: {
+                [key: string]: string;
+            } | null;
             liquid?: string | null;
             /** @enum {string} */
             phase: "USUAL" | "BEFORE_PAINT" | "WITH_PAINT" | "WITH_LETTERING" | "BEFORE_DIRT" | "WITH_DIRT" | "AFTER_DIRT" | "WITH_CHIPS" | "WITH_RUST" | "AFTER_RUST" | "WITH_DUST" | "LAST" | "AFTER_FLAT";
@@ -3293,6 +3302,9 @@ export interface components {
         };
         HowPart: {
             applicator?: string | null;
+            beside?: {
+                [key: string]: string;
+            } | null;
             liquid?: string | null;
             /** @enum {string|null} */
             phase?: "USUAL" | "BEFORE_PAINT" | "WITH_PAINT" | "WITH_LETTERING" | "BEFORE_DIRT" | "WITH_DIRT" | "AFTER_DIRT" | "WITH_CHIPS" | "WITH_RUST" | "AFTER_RUST" | "WITH_DUST" | "LAST" | "AFTER_FLAT" | null;
@@ -3642,6 +3654,7 @@ export interface components {
             version: number;
         };
         MadeView: {
+            beside: components["schemas"]["BesideView"][];
             /** Format: uuid */
             effect: string;
             liquids: string[];
@@ -4673,8 +4686,12 @@ export interface components {
             zones: string[];
         };
         StepExtra: {
+            /** @enum {string|null} */
+            lies?: "UPRIGHT" | "FACE_UP" | "ON_ITS_SIDE" | "UPSIDE_DOWN" | null;
             /** Format: int32 */
             minutes?: number | null;
+            /** @enum {string|null} */
+            needs?: "TOUCH" | "HANDLE" | "RECOAT" | "CURED" | null;
             parts: string[];
             /** Format: int32 */
             restMinutes: number;

@@ -2,6 +2,7 @@
 	import type { Schemas } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
 	import { number } from '$lib/ui/number';
+	import { LIES, NEEDS, NOTHING_SAID, type Lies, type Needs } from './own-step';
 	import type { PlanDesk } from './plan-desk.svelte';
 
 	/** Adds a step of the user's own behind the chosen one. */
@@ -18,6 +19,8 @@
 	let minutes = $state('');
 	let rest = $state('');
 	let parts = $state('');
+	let needs = $state('');
+	let lies = $state('');
 
 	const GROUPS = [
 		['Preparing, waiting, handling', (t: Schemas['TechniqueItem']) => t.role === 'HANDLING'],
@@ -46,23 +49,25 @@
 			.split(',')
 			.map((p) => p.trim())
 			.filter(Boolean);
-		const said = text.trim() || hours || own !== null || list.length;
+		const said = text.trim() || hours || own !== null || list.length || needs || lies;
 		void desk
 			.add(
 				technique,
 				where,
 				said
 					? {
+							...NOTHING_SAID,
 							text: text.trim(),
 							restMinutes: Math.round(hours * 60),
 							minutes: own === null ? null : Math.round(own),
 							parts: list,
-							share: null
+							needs: (needs || null) as Needs | null,
+							lies: (lies || null) as Lies | null
 						}
 					: null
 			)
 			.then((done) => {
-				if (done) [text, minutes, parts] = ['', '', ''];
+				if (done) [text, minutes, parts, needs, lies] = ['', '', '', '', ''];
 			});
 	}
 </script>
@@ -99,6 +104,20 @@
 					inputmode="decimal"
 					bind:value={rest}
 				/></label
+			>
+		</div>
+		<div class="flex flex-wrap items-end gap-2">
+			<label class="flex flex-col"
+				><span class="tag">Not before all is</span><select bind:value={needs}>
+					<option value="">as dry as it usually needs</option>
+					{#each Object.entries(NEEDS) as [k, name] (k)}<option value={k}>{name}</option>{/each}
+				</select></label
+			>
+			<label class="flex flex-col"
+				><span class="tag">The model</span><select bind:value={lies}>
+					<option value="">lies as it usually does</option>
+					{#each Object.entries(LIES) as [k, name] (k)}<option value={k}>{name}</option>{/each}
+				</select></label
 			>
 		</div>
 		{#if usual.parts}

@@ -3,6 +3,7 @@
 	import { span } from '$lib/time/time';
 	import { number as toNumber } from '$lib/ui/number';
 	import FindingCard from './finding-card.svelte';
+	import { LIES, NEEDS, NOTHING_SAID, type Lies, type Needs } from './own-step';
 	import StepMix from './step-mix.svelte';
 	import type { PlanDesk, Step } from './plan-desk.svelte';
 
@@ -26,11 +27,7 @@
 	/** What the user says of it changed in one of its parts. */
 	function say(part: Partial<Schemas['StepExtra']>) {
 		const extra = {
-			text: '',
-			restMinutes: 0,
-			minutes: null,
-			parts: [],
-			share: null,
+			...NOTHING_SAID,
 			...step.extra,
 			...part
 		};
@@ -136,6 +133,12 @@
 					>then {span(step.extra.restMinutes * 60_000)} of waiting</span
 				>
 			{/if}
+			{#if step.extra?.needs}
+				<span class="block text-[0.93rem]">when all is {NEEDS[step.extra.needs]}</span>
+			{/if}
+			{#if step.extra?.lies}
+				<span class="block text-[0.93rem]">the model {LIES[step.extra.lies]}</span>
+			{/if}
 			{#if !on && !step.done}
 				<span class="block truncate text-[0.93rem] text-soft" title={step.reason}
 					>{step.reason}</span
@@ -237,6 +240,26 @@
 								onchange={(e) =>
 									say({ restMinutes: Math.round(60 * toNumber(e.currentTarget.value)) })}
 							/></label
+						>
+						<label class="flex flex-col"
+							><span class="tag">Not before all is</span><select
+								value={step.extra?.needs ?? ''}
+								onchange={(e) => say({ needs: (e.currentTarget.value || null) as Needs | null })}
+							>
+								<option value="">as dry as it usually needs</option>
+								{#each Object.entries(NEEDS) as [k, name] (k)}<option value={k}>{name}</option
+									>{/each}
+							</select></label
+						>
+						<label class="flex flex-col"
+							><span class="tag">The model</span><select
+								value={step.extra?.lies ?? ''}
+								onchange={(e) => say({ lies: (e.currentTarget.value || null) as Lies | null })}
+							>
+								<option value="">lies as it usually does</option>
+								{#each Object.entries(LIES) as [k, name] (k)}<option value={k}>{name}</option
+									>{/each}
+							</select></label
 						>
 					</div>
 				{/if}

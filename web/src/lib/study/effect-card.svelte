@@ -29,6 +29,7 @@
 			edit.how.applicator ||
 			edit.how.thinner ||
 			edit.how.liquid ||
+			edit.how.beside ||
 			edit.how.set ||
 			edit.how.phase !== 'USUAL'
 		)
@@ -175,6 +176,17 @@
 					{#each edit.liquids as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
 				</select>
 			{/if}
+			{#each made?.beside ?? [] as b (b.step)}
+				<label class="tag" for="beside-{id}-{b.step}">{b.name}</label>
+				<select
+					id="beside-{id}-{b.step}"
+					value={edit.how.beside?.[b.step] ?? ''}
+					onchange={(e) => onchange(edit.withBeside(b.step, e.currentTarget.value))}
+				>
+					<option value="">as it starts: {nameOf(b.start)}</option>
+					{#each b.materials as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
+				</select>
+			{/each}
 			<label class="tag" for="when-{id}">Happened</label>
 			<select
 				id="when-{id}"

@@ -84,6 +84,7 @@ describe('an effect while it is chosen how it is made', () => {
 			steps: [],
 			materials: ['oil'],
 			liquids: ['spirit'],
+			beside: [{ step: 'release-coat', name: 'release layer', start: 'a', materials: ['a', 'b'] }],
 			strength: '',
 			problem: null,
 			remedy: null
@@ -92,6 +93,10 @@ describe('an effect while it is chosen how it is made', () => {
 		expect(e.usable('')).toEqual(['oil']);
 		expect(e.liquids).toEqual(['spirit']);
 		expect(e.with({ rounds: true }).how?.rounds).toBe(true);
+		const with2 = e.withBeside('release-coat', 'b');
+		expect(with2.how?.beside).toEqual({ 'release-coat': 'b' });
+		const back = new EffectEdit(effect(with2), lists, made).withBeside('release-coat', '');
+		expect(back.how?.beside).toBeNull();
 		expect(e.started).toBe('as it starts: oil');
 		expect(new EffectEdit(effect({ colour: '#ffffff' }), lists, made).started).toBe(
 			'nearest to what was measured: oil'

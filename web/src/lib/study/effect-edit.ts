@@ -14,7 +14,8 @@ export const USUAL: How = {
 	thinner: null,
 	liquid: null,
 	set: '',
-	phase: 'USUAL'
+	phase: 'USUAL',
+	beside: null
 };
 
 /** What can be chosen for an effect, and what a choice leaves of the rest. */
@@ -85,11 +86,19 @@ export class EffectEdit {
 		return { how: { ...this.how, ...part } };
 	}
 
+	/** Another material for a step that shows no tone, or, when it is empty, what it starts with. */
+	withBeside(step: string, material: string): Partial<Effect> {
+		const rest = Object.entries(this.how.beside ?? {}).filter(([s]) => s !== step);
+		const all = new Map(rest);
+		if (material) all.set(step, material);
+		return this.with({ beside: all.size ? Object.fromEntries(all) : null });
+	}
+
 	/** Another way forgets what only the one before could use. */
 	withWay(key: string | null): Partial<Effect> {
 		const way = this.ways.find((w) => w.key === key);
 		return {
-			...this.with({ way: key, technique: null, thinner: null, liquid: null }),
+			...this.with({ way: key, technique: null, thinner: null, liquid: null, beside: null }),
 			...(way ? { tones: this.asked.filter((t) => way.materials.includes(t)) } : {})
 		};
 	}

@@ -112,14 +112,6 @@ public class BenchStoryTest extends BrowserTest {
         return page;
     }
 
-    private static void beginAndDone(Page page) {
-        page.keyboard().press(" ");
-        assertThat(page.getByText("What you really used")).isVisible();
-        String was = page.getByText(Pattern.compile("^step \\d+ of")).textContent();
-        page.keyboard().press(" ");
-        assertThat(page.getByText(was, new Page.GetByTextOptions().setExact(true))).hasCount(0);
-    }
-
     private static void tabTo(Page page, String css) {
         for (int i = 0; i < 40; i++) {
             page.keyboard().press("Tab");

@@ -1,9 +1,12 @@
 package org.pendrik.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
@@ -53,5 +56,14 @@ abstract class BrowserTest {
         if (server != null) {
             server.close();
         }
+    }
+
+    /** Begins and logs the step that stands on the bench, until the next one does. */
+    static void beginAndDone(Page page) {
+        page.keyboard().press(" ");
+        assertThat(page.getByText("What you really used")).isVisible();
+        String was = page.getByText(Pattern.compile("^step \\d+ of")).textContent();
+        page.keyboard().press(" ");
+        assertThat(page.getByText(was, new Page.GetByTextOptions().setExact(true))).hasCount(0);
     }
 }

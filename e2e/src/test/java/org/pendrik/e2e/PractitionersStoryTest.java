@@ -95,6 +95,10 @@ public class PractitionersStoryTest extends BrowserTest {
         }
     }
 
+    private static Locator step(Page page, String name) {
+        return steps(page).filter(new Locator.FilterOptions().setHasText(name)).first();
+    }
+
     private static void made(Page page) {
         page.evaluate("document.activeElement?.blur()");
         page.keyboard().press("c");
@@ -104,7 +108,8 @@ public class PractitionersStoryTest extends BrowserTest {
 
     @Test
     public void aVatOnAFlatHasItsHoopsItsPartsAndItsPowderWiped() {
-        Page page = makeup(job("Vinegar vat OVR 88", "FLAT_CAR", "FACTORY_SEMI_GLOSS"));
+        UUID id = job("Vinegar vat OVR 88", "FLAT_CAR", "FACTORY_SEMI_GLOSS");
+        Page page = makeup(id);
         page.keyboard().press("z");
         page.getByLabel("A zone of its own").fill("vat with hoops");
         button(page, "Add it").click();
@@ -145,6 +150,19 @@ public class PractitionersStoryTest extends BrowserTest {
                 .containsText("lamp board");
         inOrder(page, "powder into the crevices", "wipe the field clean", "put it together again");
         assertThat(page.getByText("white chalk pastel").first()).isVisible();
+        // the step of one's own is done at the bench like any other
+        page.navigate(server.url("/jobs/" + id + "/bench"));
+        assertThat(page.getByText("take parts off and bag them").first()).isVisible();
+        beginAndDone(page);
+        assertThat(page.getByText("powder into the crevices").first()).isVisible();
+        page.navigate(server.url("/jobs/" + id + "/makeup"));
+        Locator off = step(page, "take parts off and bag them");
+        assertThat(off).containsText("done");
+        assertThat(off).containsText("lamp board");
+        // made anew, the board still goes back on
+        page.keyboard().press("c");
+        assertThat(page.getByText("Plan made").first()).isVisible();
+        assertThat(step(page, "put it together again")).containsText("lamp board");
         assertEquals(browser.errors(), List.of());
         page.context().close();
     }
@@ -185,6 +203,11 @@ public class PractitionersStoryTest extends BrowserTest {
         // the first step is logged at the bench
         page.navigate(server.url("/jobs/" + id + "/bench"));
         assertThat(page.getByText("rust spots").first()).isVisible();
+        beginAndDone(page);
+        assertThat(page.getByText("warm brown wash").first()).isVisible();
+        page.navigate(server.url("/jobs/" + id + "/makeup"));
+        assertThat(steps(page).filter(new Locator.FilterOptions().setHasText("done"))).hasCount(1);
+        assertThat(page.getByText("The plan holds")).isVisible();
         assertEquals(browser.errors(), List.of());
         page.context().close();
     }
@@ -217,6 +240,44 @@ public class PractitionersStoryTest extends BrowserTest {
         assertThat(steps(page).filter(new Locator.FilterOptions().setHasText("lamp black")))
                 .hasCount(1);
         page.keyboard().press("u");
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
+    }
+
+    @Test
+    public void aStepIsDraggedAndPutWhereItBelongs() {
+        Page page = makeup(job("Lime cart OVR 3", "GONDOLA", "BARE_PLASTIC"));
+        page.keyboard().press("f");
+        Locator chips = note(page, "chips");
+        choose(chips, "Made", "wet chipping");
+        chips.getByText("Otherwise than usual").click();
+        choose(chips, "release layer", "hairspray");
+        made(page);
+        // the can that was asked for is what is sprayed
+        assertThat(step(page, "release layer")).containsText("hairspray");
+        page.getByLabel("A step of your own")
+                .selectOption(
+                        new com.microsoft.playwright.options.SelectOption()
+                                .setLabel("photograph it"));
+        page.getByLabel("Not before all is").selectOption("HANDLE");
+        page.getByLabel("The model").selectOption("ON_ITS_SIDE");
+        button(page, "Put it in at the end").click();
+        Locator photo = step(page, "photograph it");
+        assertThat(photo).containsText("when all is fit to be held");
+        assertThat(photo).containsText("the model lies on its side");
+        page.evaluate("document.activeElement?.blur()");
+        photo.dragTo(step(page, "wet chipping"));
+        page.waitForCondition(
+                () -> {
+                    List<String> all = steps(page).allInnerTexts();
+                    int at = all.size();
+                    for (int i = 0; i < all.size(); i++) {
+                        at = all.get(i).contains("photograph it") ? i : at;
+                    }
+                    return at < all.size() - 1;
+                });
+        page.keyboard().press("u");
+        page.waitForCondition(() -> steps(page).allInnerTexts().getLast().contains("photograph"));
         assertEquals(browser.errors(), List.of());
         page.context().close();
     }

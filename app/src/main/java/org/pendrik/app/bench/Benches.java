@@ -353,7 +353,7 @@ public class Benches {
                 t.texts().stopRule(),
                 t.texts().inspection(),
                 t.handling().masking(),
-                switch (t.handling().orientation()) {
+                switch (act.handling().orientation()) {
                     case UPRIGHT -> "";
                     case FACE_UP -> "Lay the model so that the face you work on lies up.";
                     case ON_ITS_SIDE -> "Lay the model on its side.";

@@ -92,6 +92,7 @@ class PlanQuestions {
      *
      * @param rounds its tones are laid as rounds over days
      * @param set name of the set that it belongs to
+     * @param beside by technique, keys of materials for steps that show no tone
      */
     record HowPart(
             @Nullable Boolean rounds,
@@ -101,7 +102,8 @@ class PlanQuestions {
             @Nullable String thinner,
             @Nullable String liquid,
             @Nullable String set,
-            @Nullable Phase phase) {
+            @Nullable Phase phase,
+            @Nullable Map<String, String> beside) {
         boolean inRounds() {
             return Boolean.TRUE.equals(rounds);
         }
@@ -113,7 +115,8 @@ class PlanQuestions {
                                     Optional.ofNullable(technique),
                                     Optional.ofNullable(applicator),
                                     Optional.ofNullable(thinner),
-                                    Optional.ofNullable(liquid)))
+                                    Optional.ofNullable(liquid),
+                                    beside == null ? Map.of() : beside))
                     .inSet(set == null ? "" : set)
                     .at(phase == null ? Phase.USUAL : phase);
         }

@@ -87,6 +87,7 @@ public class Makeups {
      * @param steps names of the techniques in order
      * @param materials that it takes, the starting choice first
      * @param liquids that can work its coat; empty when nothing is worked
+     * @param beside steps of the way that show no tone, with what they can be laid with
      * @param strength what its strength comes to
      * @param problem why it cannot be made as asked; null when it can
      * @param remedy what can
@@ -100,9 +101,19 @@ public class Makeups {
             List<String> steps,
             List<String> materials,
             List<String> liquids,
+            List<BesideView> beside,
             String strength,
             @Nullable String problem,
             @Nullable String remedy) {}
+
+    /**
+     * A step of a way that shows no tone.
+     *
+     * @param step key of its technique
+     * @param start key of the material that it is laid with when none is asked for
+     * @param materials that it takes
+     */
+    public record BesideView(String step, String name, String start, List<String> materials) {}
 
     /** How each effect of the study is made, as the schools of this job and the effect have it. */
     public List<MadeView> made(UUID jobId) {
@@ -122,6 +133,7 @@ public class Makeups {
                                         p.steps(),
                                         catalogue.usable(p.technique()),
                                         p.liquids(),
+                                        beside(p, catalogue),
                                         p.strength(),
                                         null,
                                         null);
@@ -135,11 +147,24 @@ public class Makeups {
                                         List.of(),
                                         List.of(),
                                         List.of(),
+                                        List.of(),
                                         "",
                                         no.field() + ": " + no.value() + " " + no.rule() + ".",
                                         no.remedy());
                             }
                         })
+                .toList();
+    }
+
+    private static List<BesideView> beside(Ways.Plan p, Catalogue catalogue) {
+        return p.beside().stream()
+                .map(
+                        b ->
+                                new BesideView(
+                                        b.step(),
+                                        b.technique().name(),
+                                        b.start(),
+                                        catalogue.usable(b.technique())))
                 .toList();
     }
 

@@ -525,9 +525,7 @@ public class Plans {
                                 null,
                                 null,
                                 null,
-                                coat.share() == null
-                                        ? null
-                                        : new StepExtra("", 0, null, List.of(), coat.share())),
+                                coat.share() == null ? null : StepExtra.NONE.sharing(coat.share())),
                         null);
         Instant at = clock.instant().minusSeconds(60 * coat.minutesAgo());
         List<StoredStep> steps = new ArrayList<>(plan.steps());

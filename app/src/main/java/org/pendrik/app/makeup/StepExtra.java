@@ -2,12 +2,14 @@ package org.pendrik.app.makeup;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.apache.ibatis.type.MappedTypes;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.TextTypeHandler;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Errand;
+import org.pendrik.core.film.Technique;
 import org.pendrik.core.units.InvalidInput;
 
 /**
@@ -18,13 +20,20 @@ import org.pendrik.core.units.InvalidInput;
  * @param minutes of hands-on work; null as the technique takes
  * @param parts that it takes off or puts back on
  * @param share part of the zone that it touches, above 0 to 1; null as its technique does
+ * @param needs how dry every coat on its zones has to be; null as its technique has it
+ * @param lies how the model lies meanwhile; null as its technique has it
  */
 public record StepExtra(
         String text,
         int restMinutes,
         @Nullable Integer minutes,
         List<String> parts,
-        @Nullable Double share) {
+        @Nullable Double share,
+        Errand.@Nullable Needs needs,
+        Technique.@Nullable Orientation lies) {
+    /** Nothing is particular. */
+    static final StepExtra NONE = new StepExtra("", 0, null, List.of(), null, null, null);
+
     private static final int MOST_MINUTES = 24 * 60;
 
     public StepExtra {
@@ -46,11 +55,17 @@ public record StepExtra(
     }
 
     StepExtra taking(@Nullable Integer otherMinutes) {
-        return new StepExtra(text, restMinutes, otherMinutes, parts, share);
+        return new StepExtra(text, restMinutes, otherMinutes, parts, share, needs, lies);
+    }
+
+    /** The same on another part of the zone. */
+    StepExtra sharing(@Nullable Double otherShare) {
+        return new StepExtra(text, restMinutes, minutes, parts, otherShare, needs, lies);
     }
 
     Errand errand() {
-        return new Errand(text, restMinutes, parts);
+        return new Errand(
+                text, restMinutes, parts, Optional.ofNullable(needs), Optional.ofNullable(lies));
     }
 
     /** What is particular about an act; null when nothing is. */
@@ -64,13 +79,15 @@ public record StepExtra(
                         a.errand().restMinutes(),
                         null,
                         a.errand().parts(),
-                        share);
+                        share,
+                        a.errand().needs().orElse(null),
+                        a.errand().lies().orElse(null));
     }
 
-    /** Kept as text, rest, minutes and share, each in a line, then the parts. */
+    /** Kept as text, rest, minutes, share, needs and lies, each in a line, then the parts. */
     @MappedTypes(StepExtra.class)
     public static class Handler extends TextTypeHandler<StepExtra> {
-        private static final int PARTS_FROM = 4;
+        private static final int PARTS_FROM = 6;
 
         @Override
         protected String write(StepExtra e) {
@@ -78,6 +95,8 @@ public record StepExtra(
             out.append('\n').append(e.restMinutes());
             out.append('\n').append(e.minutes() == null ? "" : e.minutes());
             out.append('\n').append(e.share() == null ? "" : e.share());
+            out.append('\n').append(e.needs() == null ? "" : e.needs());
+            out.append('\n').append(e.lies() == null ? "" : e.lies());
             e.parts().forEach(p -> out.append('\n').append(p));
             return out.toString();
         }
@@ -90,7 +109,9 @@ public record StepExtra(
                     Integer.parseInt(l.get(1)),
                     l.get(2).isEmpty() ? null : Integer.valueOf(l.get(2)),
                     l.subList(PARTS_FROM, l.size()),
-                    l.get(3).isEmpty() ? null : Double.valueOf(l.get(3)));
+                    l.get(3).isEmpty() ? null : Double.valueOf(l.get(3)),
+                    l.get(4).isEmpty() ? null : Errand.Needs.valueOf(l.get(4)),
+                    l.get(5).isEmpty() ? null : Technique.Orientation.valueOf(l.get(5)));
         }
     }
 }

@@ -212,10 +212,7 @@ public record StoredStep(
         if (before == null || before.extra == null || before.extra.minutes() == null) {
             return this;
         }
-        StepExtra with =
-                extra == null
-                        ? new StepExtra("", 0, before.extra.minutes(), java.util.List.of(), null)
-                        : extra.taking(before.extra.minutes());
+        StepExtra with = (extra == null ? StepExtra.NONE : extra).taking(before.extra.minutes());
         return new StoredStep(
                 id,
                 technique,

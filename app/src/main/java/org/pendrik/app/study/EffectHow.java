@@ -1,8 +1,11 @@
 package org.pendrik.app.study;
 
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.apache.ibatis.type.MappedTypes;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.TextTypeHandler;
@@ -21,6 +24,7 @@ import org.pendrik.core.units.InvalidInput;
  * @param liquid key of the liquid that works its coat
  * @param set name of the set that it belongs to; empty for none
  * @param phase when it happened
+ * @param beside by technique, keys of materials for steps that show no tone; null for none
  */
 public record EffectHow(
         boolean rounds,
@@ -30,23 +34,39 @@ public record EffectHow(
         @Nullable String thinner,
         @Nullable String liquid,
         String set,
-        Phase phase) {
+        Phase phase,
+        @Nullable Map<String, String> beside) {
     /** As the schools have it. */
     public static final EffectHow USUAL =
-            new EffectHow(false, null, null, null, null, null, "", Phase.USUAL);
+            new EffectHow(false, null, null, null, null, null, "", Phase.USUAL, null);
 
     private static final int LONGEST = 80;
+    private static final int MOST_BESIDE = 10;
 
     public EffectHow {
         set = set.strip();
         for (String s : Arrays.asList(way, technique, applicator, thinner, liquid, set)) {
-            if (s != null && (s.length() > LONGEST || s.contains("\n"))) {
-                throw new InvalidInput(
-                        "How it is made",
-                        s.length() + " letters",
-                        "must have at most " + LONGEST + " in one line",
-                        "Choose it from the list.");
-            }
+            requireOneLine(s);
+        }
+        if (beside != null) {
+            beside = new LinkedHashMap<>(beside);
+            beside.forEach(
+                    (step, material) -> {
+                        requireOneLine(step.replace('=', '\n'));
+                        requireOneLine(material);
+                    });
+            InvalidInput.requireWithin(
+                    "Materials beside the tones", beside.size(), "", 0, MOST_BESIDE, "");
+        }
+    }
+
+    private static void requireOneLine(@Nullable String s) {
+        if (s != null && (s.length() > LONGEST || s.contains("\n"))) {
+            throw new InvalidInput(
+                    "How it is made",
+                    s.length() + " letters",
+                    "must have at most " + LONGEST + " in one line",
+                    "Choose it from the list.");
         }
     }
 
@@ -57,10 +77,14 @@ public record EffectHow(
                 Optional.ofNullable(technique),
                 Optional.ofNullable(applicator),
                 Optional.ofNullable(thinner),
-                Optional.ofNullable(liquid));
+                Optional.ofNullable(liquid),
+                beside == null ? Map.of() : beside);
     }
 
-    /** Kept as one field a line, an empty line for what is not said. */
+    /**
+     * Kept as one field a line, an empty line for what is not said; then a line for each material
+     * beside the tones.
+     */
     @MappedTypes(EffectHow.class)
     public static class Handler extends TextTypeHandler<EffectHow> {
         private static final int FIELDS = 8;
@@ -68,15 +92,22 @@ public record EffectHow(
         @Override
         protected String write(EffectHow h) {
             return String.join(
-                    "\n",
-                    h.rounds() ? "rounds" : "",
-                    line(h.way()),
-                    line(h.technique()),
-                    line(h.applicator()),
-                    line(h.thinner()),
-                    line(h.liquid()),
-                    h.set(),
-                    h.phase().name());
+                    "",
+                    String.join(
+                            "\n",
+                            h.rounds() ? "rounds" : "",
+                            line(h.way()),
+                            line(h.technique()),
+                            line(h.applicator()),
+                            line(h.thinner()),
+                            line(h.liquid()),
+                            h.set(),
+                            h.phase().name()),
+                    h.beside() == null
+                            ? ""
+                            : h.beside().entrySet().stream()
+                                    .map(e -> "\n" + e.getKey() + "=" + e.getValue())
+                                    .collect(Collectors.joining()));
         }
 
         private static String line(@Nullable String s) {
@@ -89,7 +120,7 @@ public record EffectHow(
 
         @Override
         protected EffectHow read(String text) {
-            List<String> l = Arrays.asList(text.split("\n", FIELDS));
+            List<String> l = Arrays.asList(text.split("\n", -1));
             return new EffectHow(
                     !l.get(0).isEmpty(),
                     said(l.get(1)),
@@ -98,7 +129,17 @@ public record EffectHow(
                     said(l.get(4)),
                     said(l.get(5)),
                     l.get(6),
-                    Phase.valueOf(l.get(7)));
+                    Phase.valueOf(l.get(7)),
+                    l.size() == FIELDS ? null : beside(l.subList(FIELDS, l.size())));
+        }
+
+        private static Map<String, String> beside(List<String> lines) {
+            Map<String, String> out = new LinkedHashMap<>();
+            for (String line : lines) {
+                int at = line.indexOf('=');
+                out.put(line.substring(0, at), line.substring(at + 1));
+            }
+            return out;
         }
     }
 }

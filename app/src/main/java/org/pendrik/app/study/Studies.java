@@ -151,6 +151,13 @@ public class Studies {
         effect.made().technique().ifPresent(catalogue::technique);
         effect.made().thinner().ifPresent(catalogue::material);
         effect.made().liquid().ifPresent(catalogue::material);
+        effect.made()
+                .beside()
+                .forEach(
+                        (step, material) -> {
+                            catalogue.technique(step);
+                            catalogue.material(material);
+                        });
         effect.made().applicator().ifPresent(a -> Schools.Choice.START.with("applicator", a));
         effect.made()
                 .way()

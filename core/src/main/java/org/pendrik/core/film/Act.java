@@ -283,6 +283,11 @@ public record Act(
         return c.make();
     }
 
+    /** What it asks of the model. */
+    public Technique.Handling handling() {
+        return errand.over(technique.handling());
+    }
+
     /** The same with what the user says of it. */
     public Act saying(Errand what) {
         Copy c = copy();

@@ -24,7 +24,7 @@ final class Sayings {
         String why =
                 act.technique().action().touches()
                         ? ": any brush, swab or film on it moves it."
-                        : act.technique().handling().orientation() == Technique.Orientation.UPRIGHT
+                        : act.handling().orientation() == Technique.Orientation.UPRIGHT
                                 ? ": handling the model moves it."
                                 : ": turning the model over throws it off.";
         return of(Rule.LOOSE, severity, List.of(powder), "The " + powder + " lies loose" + why);
@@ -34,9 +34,9 @@ final class Sayings {
     Finding looseBeside(Layer loose, Severity severity) {
         String powder = loose.material().name();
         Technique t = act.technique();
-        boolean turned = t.handling().orientation() != Technique.Orientation.UPRIGHT;
+        boolean turned = act.handling().orientation() != Technique.Orientation.UPRIGHT;
         String why =
-                t.handling().handles()
+                act.handling().handles()
                         ? ": handling the model moves it."
                         : turned
                                 ? ": turning the model over throws it off."
@@ -230,11 +230,13 @@ final class Sayings {
     Finding soft(Layer l, double q, double needed, Severity severity) {
         String coat = l.material().name();
         String harm =
-                needed >= CureAnchors.Q_FULL
+                act.technique().packs()
                         ? " still takes the print of what it is packed in"
-                        : needed >= CureAnchors.Q_RECOAT
+                        : act.technique().tapes()
                                 ? " comes off with the mask"
-                                : " takes fingerprints";
+                                : act.errand().needs().isPresent()
+                                        ? " is not as dry as this step asks"
+                                        : " takes fingerprints";
         return of(
                 Rule.SOFT,
                 severity,

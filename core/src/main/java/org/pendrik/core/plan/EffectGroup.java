@@ -93,7 +93,7 @@ record EffectGroup(
                 out.add(all.group(part, tones, out.size()));
             }
         }
-        all.requireLiquidUsed();
+        all.requireAskedUsed();
         return out;
     }
 
@@ -107,6 +107,7 @@ record EffectGroup(
         private final StepIds ids;
         private final int shift;
         private boolean liquidUsed;
+        private final Set<String> besideUsed = new LinkedHashSet<>();
 
         // the part at hand
         private List<Act> acts = new ArrayList<>();
@@ -179,8 +180,7 @@ record EffectGroup(
                 tones.stream().skip(1).forEach(k -> with.add(toned(t, k)));
             }
             if (with.isEmpty()) {
-                Material first = spec.materials(catalogue).getFirst();
-                with.add(spec.tone() == 0 ? preparing(t, first) : thinned(t, first));
+                with.add(beside(spec, t));
             }
             // tones that are worked into one another are one coat together
             boolean together = spec.tone() > 0 && tones.size() > 1 && !t.blends().isEmpty();
@@ -240,6 +240,38 @@ record EffectGroup(
                     : catalogue.material(m.key() + "~" + key, t);
         }
 
+        /**
+         * What a step takes that shows no tone: what is asked for it, else as the school has it.
+         */
+        private Material beside(Ways.Spec spec, Technique t) {
+            String step = spec.technique();
+            String asked = effect.made().beside().get(step);
+            if (asked != null) {
+                besideUsed.add(step);
+                Material m = catalogue.material(asked, t);
+                requireUsable(t, m);
+                return m;
+            }
+            Material first = spec.materials(catalogue).getFirst();
+            return spec.tone() == 0 ? preparing(t, first) : thinned(t, first);
+        }
+
+        private void requireUsable(Technique t, Material m) {
+            if (!catalogue.canUse(t, m)) {
+                throw new InvalidInput(
+                        t.name() + " for " + effect.kind().label(),
+                        m.name(),
+                        "cannot be used for it",
+                        "It takes "
+                                + String.join(
+                                        ", ",
+                                        t.materials().stream()
+                                                .map(k -> catalogue.material(k).name())
+                                                .toList())
+                                + ", or what is of the same family.");
+            }
+        }
+
         /** A clear that the school lays otherwise is what that is laid with. */
         private Material preparing(Technique t, Material asTold) {
             return catalogue.canUse(t, asTold)
@@ -269,7 +301,28 @@ record EffectGroup(
             };
         }
 
-        void requireLiquidUsed() {
+        /** Nothing that is asked for is left out in silence. */
+        void requireAskedUsed() {
+            for (String step : effect.made().beside().keySet()) {
+                if (!besideUsed.contains(step)) {
+                    List<String> steps =
+                            way.parts().stream()
+                                    .flatMap(List::stream)
+                                    .filter(Ways.Spec::beside)
+                                    .map(s -> catalogue.technique(s.technique()))
+                                    .filter(t -> t.role() != Technique.Role.WORK)
+                                    .map(Technique::name)
+                                    .distinct()
+                                    .toList();
+                    throw new InvalidInput(
+                            Ways.capital(effect.kind().label()),
+                            catalogue.technique(step).name(),
+                            "is no step of " + way.name(),
+                            steps.isEmpty()
+                                    ? "That way has nothing beside its tones to choose."
+                                    : "Choose for " + String.join(", ", steps) + ".");
+                }
+            }
             if (effect.made().liquid().isPresent() && !liquidUsed) {
                 Material asked = catalogue.material(effect.made().liquid().get());
                 List<String> may =

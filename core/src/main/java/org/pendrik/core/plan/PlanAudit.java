@@ -108,6 +108,11 @@ public final class PlanAudit {
                 out.add(e.kind().label() + " is not worked with " + liquid);
             }
         }
+        for (String asked : e.made().beside().values()) {
+            if (by.stream().noneMatch(a -> a.material().key().equals(asked))) {
+                out.add(e.kind().label() + " has no coat of " + asked);
+            }
+        }
         for (String thinner : e.made().thinner().stream().toList()) {
             if (by.stream()
                     .noneMatch(

@@ -43,6 +43,11 @@ public final class Ways {
             return tone == 1;
         }
 
+        /** It shows no tone. */
+        boolean beside() {
+            return tone == 0;
+        }
+
         /** What the step may use. */
         List<Material> materials(Catalogue catalogue) {
             List<Material> all =
@@ -206,6 +211,7 @@ public final class Ways {
      * @param start key of the material that it takes when none is asked for
      * @param steps names of the techniques in their order
      * @param liquids keys of what can work its coat; empty when nothing is worked
+     * @param beside the steps that show no tone, with what they are laid with
      * @param strength what its strength comes to, in words
      */
     public record Plan(
@@ -215,7 +221,17 @@ public final class Ways {
             String start,
             List<String> steps,
             List<String> liquids,
+            List<Beside> beside,
             String strength) {}
+
+    /**
+     * A step of a way that shows no tone.
+     *
+     * @param step key of its technique, its name in {@link Made#beside}
+     * @param technique as the schools do it
+     * @param start key of the material that it starts with
+     */
+    public record Beside(String step, Technique technique, String start) {}
 
     /**
      * How an effect is made under some schools.
@@ -226,11 +242,21 @@ public final class Ways {
         Way w = chosen(effect, schools, catalogue);
         List<String> steps = new ArrayList<>();
         Set<String> liquids = new LinkedHashSet<>();
+        List<Beside> beside = new ArrayList<>();
         for (Spec s : w.specs().toList()) {
             Technique t = Seals.as(s.technique(), schools, catalogue);
             steps.add(t.name());
             if (t.role() == Technique.Role.WORK) {
                 liquids.addAll(t.materials());
+            } else if (s.beside() && t.role() != Technique.Role.HANDLING) {
+                Material first = s.materials(catalogue).getFirst();
+                beside.add(
+                        new Beside(
+                                s.technique(),
+                                t,
+                                catalogue.canUse(t, first)
+                                        ? first.key()
+                                        : t.materials().getFirst()));
             }
             t.follow()
                     .map(catalogue::technique)
@@ -253,6 +279,7 @@ public final class Ways {
                         .key(),
                 List.copyOf(steps),
                 List.copyOf(liquids),
+                beside.stream().distinct().toList(),
                 (w.turned().main() ? "" : turned.name() + " ")
                         + Dose.of(turned, effect.strength()).said(turned));
     }
@@ -355,7 +382,7 @@ public final class Ways {
         return String.join(", ", names);
     }
 
-    private static String capital(String s) {
+    static String capital(String s) {
         return s.substring(0, 1).toUpperCase(Locale.ROOT) + s.substring(1);
     }
 

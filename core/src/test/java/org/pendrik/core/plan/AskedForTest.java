@@ -162,14 +162,7 @@ public class AskedForTest {
     public void everyTechniqueThatShowsSomethingCanBeAskedFor() {
         for (EffectKind kind : EffectKind.values()) {
             for (Technique t : CATALOGUE.techniques()) {
-                Made by =
-                        new Made(
-                                Optional.empty(),
-                                Optional.of(t.key()),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty());
-                Effect e = effect(kind, Tones.USUAL, by);
+                Effect e = effect(kind, Tones.USUAL, Made.shownBy(t.key()));
                 boolean known = Ways.techniques(kind).contains(t.key());
                 try {
                     Ways.Way way = Ways.chosen(e, Schools.Choice.START, CATALOGUE);
@@ -247,6 +240,50 @@ public class AskedForTest {
         PlanOutcome.Compiled plan = (PlanOutcome.Compiled) QUICK.compile(request(fine));
         assertTrue(
                 plan.steps().stream().anyMatch(s -> s.act().material().key().equals("alcohol-50")));
+    }
+
+    @Test
+    public void everyStepBesideTheTonesTakesWhatIsAskedOrRefusesItByName() {
+        int taken = 0;
+        int refused = 0;
+        for (EffectKind kind : EffectKind.values()) {
+            for (Ways.Offered w : Ways.offered(kind, CATALOGUE)) {
+                Effect usual = effect(kind, Tones.USUAL, Made.by(w.key()));
+                for (Ways.Beside b : Ways.plan(usual, Schools.Choice.START, CATALOGUE).beside()) {
+                    for (Material m : CATALOGUE.materials()) {
+                        Effect e = usual.made(Made.by(w.key()).laying(b.step(), m.key()));
+                        PlanOutcome got = QUICK.compile(request(e));
+                        if (got instanceof PlanOutcome.NoPlan no
+                                && no.reason().contains(m.name())) {
+                            refused++;
+                            continue;
+                        }
+                        taken++;
+                        assertTrue(
+                                got instanceof PlanOutcome.Compiled plan
+                                        && AUDIT.faults(request(e), plan).isEmpty()
+                                        && plan.steps().stream()
+                                                .map(PlanStep::act)
+                                                .anyMatch(
+                                                        a ->
+                                                                a.technique().equals(b.technique())
+                                                                        && a.material().equals(m)),
+                                e + ": " + got);
+                    }
+                }
+            }
+        }
+        assertTrue(taken > 60 && refused > 500, taken + " taken, " + refused + " refused");
+        PlanOutcome no =
+                QUICK.compile(
+                        request(
+                                effect(
+                                        EffectKind.GRIME,
+                                        Tones.USUAL,
+                                        Made.by("oil").laying("release-coat", "hairspray"))));
+        assertTrue(
+                no instanceof PlanOutcome.NoPlan n && n.remedy().contains("nothing"),
+                no.toString());
     }
 
     @Test

@@ -14,8 +14,10 @@ import java.util.Optional;
 import java.util.Set;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Errand;
+import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Substrate;
+import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
 import org.pendrik.core.units.InvalidInput;
@@ -165,6 +167,48 @@ public class PinsAndOwnStepsTest {
         expectThrows(InvalidInput.class, () -> new Errand("x".repeat(201), 0, List.of()));
         expectThrows(InvalidInput.class, () -> new Errand("", -1, List.of()));
         expectThrows(InvalidInput.class, () -> new Errand("", 0, List.of("x".repeat(61))));
+    }
+
+    @Test
+    public void aStepOfOnesOwnWaitsUntilAllIsAsDryAsItNeeds() {
+        Errand packed = says("into the box for the night");
+        long before = 0;
+        for (Errand.Needs needs : Errand.Needs.values()) {
+            Practitioner.Plan p =
+                    job().sides(FLAT, "side")
+                            .wants(EffectKind.RUST_STREAKS, 2, "side")
+                            .school("last-clear", "none")
+                            .own("step", packed.needing(needs), 10)
+                            .between("e0:draw-down", "")
+                            .plan();
+            long waits = p.act("o0").atMinute() - p.act("e0:oil-streak").endMinute();
+            assertTrue(waits > before, needs + " waits " + waits);
+            before = waits;
+            List<Finding> early = p.ifAfter("o0", "e0:oil-streak", (int) waits - 30);
+            assertTrue(
+                    early.stream()
+                            .anyMatch(
+                                    f ->
+                                            f.rule() == Finding.Rule.SOFT
+                                                    && f.why().contains("not as dry as this step")),
+                    needs + ": " + early);
+        }
+        assertTrue(before > 3 * 1440, "cured after " + before);
+    }
+
+    @Test
+    public void aStepOfOnesOwnThatTurnsTheModelThrowsOffWhatIsLoose() {
+        for (Technique.Orientation how : Technique.Orientation.values()) {
+            List<Finding> found =
+                    job().up(FLAT, "roof")
+                            .down(FLAT, "frame")
+                            .lies("powder-last", "powder-earth", 60, "roof")
+                            .ifNow("step", "by-hand", says("look beneath").lying(how), "frame");
+            assertEquals(
+                    found.stream().anyMatch(f -> f.rule() == Finding.Rule.LOOSE),
+                    how != Technique.Orientation.UPRIGHT,
+                    how + ": " + found);
+        }
     }
 
     private static InStep.Subject subject(String key, List<Pin> pins) {

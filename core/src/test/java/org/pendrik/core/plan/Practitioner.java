@@ -187,6 +187,10 @@ final class Practitioner {
 
     /** What the film engine says when this is done now on what lies there. */
     List<Finding> ifNow(String technique, String material, String... on) {
+        return ifNow(technique, material, Errand.NONE, on);
+    }
+
+    List<Finding> ifNow(String technique, String material, Errand said, String... on) {
         PlanRequest r = request();
         Technique t = CATALOGUE.technique(technique);
         Act act =
@@ -195,6 +199,7 @@ final class Practitioner {
                                 t,
                                 CATALOGUE.material(material, t),
                                 Arrays.stream(on).map(zones::get).toList())
+                        .saying(said)
                         .at(r.fromMinute());
         List<Act> all = new ArrayList<>(lying);
         all.add(act);

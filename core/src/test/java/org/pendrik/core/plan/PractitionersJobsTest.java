@@ -360,13 +360,7 @@ public class PractitionersJobsTest {
 
     @Test
     public void aBinWagonForACustomerBleachesAndRusts() {
-        Made sprayed =
-                new Made(
-                        Optional.of("mist"),
-                        Optional.empty(),
-                        Optional.of("airbrush"),
-                        Optional.of("alcohol-95"),
-                        Optional.empty());
+        Made sprayed = Made.by("mist").appliedWith("airbrush").thinnedWith("alcohol-95");
         Practitioner.Plan p =
                 job().zone("left", FACTORY, Face.SIDE, true)
                         .zone("right", FACTORY, Face.SIDE, true)
