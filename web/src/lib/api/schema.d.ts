@@ -3663,6 +3663,7 @@ export interface components {
             problem?: string | null;
             remedy?: string | null;
             start?: string | null;
+            startReason: string;
             steps: string[];
             strength: string;
             technique?: string | null;
@@ -5006,6 +5007,7 @@ export interface components {
             widthPx: number;
         };
         Usual: {
+            first?: boolean;
             parts?: boolean;
             /** Format: int32 */
             restMinutes?: number;

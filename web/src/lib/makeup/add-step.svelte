@@ -30,6 +30,14 @@
 	] as const;
 	const technique = $derived(techniques.find((t) => t.key === key));
 	const usual = $derived(technique?.usual ?? undefined);
+	const preparing = $derived(techniques.filter((t) => t.usual?.first).map((t) => t.key));
+	const where = $derived(
+		desk.chosenStep
+			? `after ${desk.chosenStep.name}`
+			: usual?.first
+				? 'before the rest'
+				: 'at the end'
+	);
 
 	function choose(to: string) {
 		key = to;
@@ -40,7 +48,7 @@
 
 	function add() {
 		if (!technique) return;
-		const where =
+		const on =
 			desk.chosenStep?.zones ??
 			(technique.role === 'HANDLING' ? zones : zones.slice(0, 1)).map((z) => z.zoneKey);
 		const hours = rest.trim() ? number(rest) : 0;
@@ -53,7 +61,7 @@
 		void desk
 			.add(
 				technique,
-				where,
+				on,
 				said
 					? {
 							...NOTHING_SAID,
@@ -64,7 +72,8 @@
 							needs: (needs || null) as Needs | null,
 							lies: (lies || null) as Lies | null
 						}
-					: null
+					: null,
+				preparing
 			)
 			.then((done) => {
 				if (done) [text, minutes, parts, needs, lies] = ['', '', '', '', ''];
@@ -131,8 +140,6 @@
 		{/if}
 	{/if}
 	<div>
-		<Button onclick={add}
-			>Put it in {desk.chosenStep ? `after ${desk.chosenStep.name}` : 'at the end'}</Button
-		>
+		<Button onclick={add}>Put it in {where}</Button>
 	</div>
 </div>

@@ -30,3 +30,21 @@ export const LIES: Record<Lies, string> = {
 	ON_ITS_SIDE: 'lies on its side',
 	UPSIDE_DOWN: 'lies upside down'
 };
+
+/**
+ * Where a step that is put in goes: behind the chosen one; without one, what prepares goes in front
+ * of all that is still to do but what prepares already, anything else to the end.
+ */
+export function placeOf(
+	order: readonly { id: string; technique: string }[],
+	done: number,
+	chosen: string | undefined,
+	technique: string,
+	preparing: readonly string[]
+): number {
+	const at = order.findIndex((s) => s.id === chosen);
+	if (at >= 0) return Math.max(done, at + 1);
+	if (!preparing.includes(technique)) return order.length;
+	const rest = order.findIndex((s, i) => i >= done && !preparing.includes(s.technique));
+	return rest < 0 ? order.length : rest;
+}

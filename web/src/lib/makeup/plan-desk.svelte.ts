@@ -3,6 +3,7 @@ import { queryClient, refreshJob } from '$lib/api/queries';
 import { makeupNow } from '$lib/api/versions';
 import type { Desk } from '$lib/ui/desk.svelte';
 import { takenBack } from '$lib/ui/taken-back';
+import { placeOf } from './own-step';
 
 export type Makeup = Schemas['MakeupView'];
 export type Step = Schemas['StepView'];
@@ -435,7 +436,8 @@ export class PlanDesk {
 	add(
 		technique: Schemas['TechniqueItem'],
 		zones: string[],
-		extra: Schemas['StepExtra'] | null = null
+		extra: Schemas['StepExtra'] | null = null,
+		preparing: readonly string[] = []
 	): Promise<boolean> {
 		const fresh: Draft = {
 			id: crypto.randomUUID(),
@@ -447,9 +449,8 @@ export class PlanDesk {
 		};
 		return this.#edit(`${technique.name} added`, () => {
 			const order = this.#drafts();
-			const after = order.findIndex((s) => s.id === this.chosen);
 			const done = this.steps.filter((s) => s.done).length;
-			order.splice(Math.max(done, after < 0 ? order.length : after + 1), 0, fresh);
+			order.splice(placeOf(order, done, this.chosen, technique.key, preparing), 0, fresh);
 			return this.#put(order, this.#pins());
 		});
 	}

@@ -68,9 +68,9 @@ export class EffectEdit {
 
 	/** What stands in the list while no tone is asked for. */
 	get started(): string {
-		const how = this.effect.colour ? 'nearest to what was measured' : 'as it starts';
+		const how = this.made?.startReason ?? '';
 		const start = this.lists.materials.find((m) => m.key === this.made?.start);
-		return start ? `${how}: ${start.name}` : how;
+		return start && how ? `${how}: ${start.name}` : 'as it starts';
 	}
 
 	get thinners(): string[] {

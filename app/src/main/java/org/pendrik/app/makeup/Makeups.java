@@ -13,6 +13,7 @@ import org.pendrik.app.school.SchoolSheet;
 import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.study.JobEffect;
 import org.pendrik.app.study.Studies;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.plan.PlanCheck;
 import org.pendrik.core.plan.Schools;
@@ -84,6 +85,7 @@ public class Makeups {
      * @param name of the way
      * @param technique that shows it
      * @param start key of the material that it takes when none is asked for
+     * @param startReason why that one; empty when what is asked does not go together
      * @param steps names of the techniques in order
      * @param materials that it takes, the starting choice first
      * @param liquids that can work its coat; empty when nothing is worked
@@ -98,6 +100,7 @@ public class Makeups {
             String name,
             @Nullable String technique,
             @Nullable String start,
+            String startReason,
             List<String> steps,
             List<String> materials,
             List<String> liquids,
@@ -119,17 +122,19 @@ public class Makeups {
     public List<MadeView> made(UUID jobId) {
         Catalogue catalogue = engines.catalogue();
         Schools.Choice choice = schools.of(jobId);
+        Lab own = plans.paintOf(jobId);
         return studies.of(jobId).effects().stream()
                 .map(
                         e -> {
                             try {
-                                Ways.Plan p = Ways.plan(e.effect(), choice, catalogue);
+                                Ways.Plan p = Ways.plan(e.effect(), own, choice, catalogue);
                                 return new MadeView(
                                         e.id(),
                                         p.way(),
                                         p.name(),
                                         p.technique().key(),
                                         p.start(),
+                                        p.startReason(),
                                         p.steps(),
                                         catalogue.usable(p.technique()),
                                         p.liquids(),
@@ -144,6 +149,7 @@ public class Makeups {
                                         "",
                                         null,
                                         null,
+                                        "",
                                         List.of(),
                                         List.of(),
                                         List.of(),

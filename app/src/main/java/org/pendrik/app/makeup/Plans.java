@@ -164,9 +164,14 @@ public class Plans {
                 .orElse(act);
     }
 
+    /** The paint that the subject came in. */
+    Lab paintOf(UUID jobId) {
+        return measuring.factoryColour(jobId).orElse(Substrate.UNKNOWN_COLOUR);
+    }
+
     /** The zones of a job as the film engine takes them. */
     private List<Zone> zones(Job job) {
-        Lab colour = measuring.factoryColour(job.id()).orElse(Substrate.UNKNOWN_COLOUR);
+        Lab colour = paintOf(job.id());
         double side =
                 job.scale().toModel(job.length()).mm() * job.scale().toModel(job.height()).mm();
         return jobs.zones(job.id()).stream()

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Errand;
@@ -280,14 +279,7 @@ record EffectGroup(
         }
 
         private Material unasked(Ways.Spec spec, Technique t) {
-            List<Material> may = spec.materials(catalogue);
-            // what is chipped through is the paint of the car itself
-            Optional<Lab> like =
-                    spec.technique().equals(OwnColour.TOP_COAT)
-                            ? Optional.of(zones.getFirst().colour())
-                            : effect.colour();
-            return thinned(
-                    t, like.flatMap(c -> EffectsSeen.nearest(may, c)).orElse(may.getFirst()));
+            return thinned(t, spec.unasked(effect, zones.getFirst().colour(), catalogue));
         }
 
         private String said() {

@@ -14,7 +14,8 @@ public final class OwnSteps {
                             new Usual(
                                     r.text("technique"),
                                     (int) r.number("rest_min", 0),
-                                    r.yes("parts")));
+                                    r.yes("parts"),
+                                    r.yes("first")));
 
     private OwnSteps() {}
 
@@ -24,8 +25,9 @@ public final class OwnSteps {
      * @param technique its key
      * @param restMinutes that pass after it
      * @param parts parts are listed on it
+     * @param first it is done before anything is laid, unless a place is named
      */
-    public record Usual(String technique, int restMinutes, boolean parts) {}
+    public record Usual(String technique, int restMinutes, boolean parts, boolean first) {}
 
     /** What is usually said of a step of a technique; empty when that is put in by the compiler. */
     public static Optional<Usual> of(String technique) {

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.film.Technique;
@@ -60,6 +61,28 @@ public final class Ways {
             // a stable sort: the others stay as they are
             may.sort(Comparator.comparing((Material m) -> start.filter(m.key()::equals).isEmpty()));
             return may;
+        }
+
+        /**
+         * What it is laid with when no tone is asked for: what is nearest to the colour measured,
+         * and where the paint of the subject is chipped through, to that.
+         *
+         * @param own the paint of the subject
+         */
+        Material unasked(Effect effect, Lab own, Catalogue catalogue) {
+            List<Material> may = materials(catalogue);
+            Optional<Lab> like = isOwnPaint() ? Optional.of(own) : effect.colour();
+            return like.flatMap(c -> EffectsSeen.nearest(may, c)).orElse(may.getFirst());
+        }
+
+        private boolean isOwnPaint() {
+            return technique.equals(OwnColour.TOP_COAT);
+        }
+
+        private String reason(Effect effect) {
+            return isOwnPaint()
+                    ? "nearest to the paint of the model"
+                    : effect.colour().isPresent() ? "nearest to what was measured" : "as it starts";
         }
 
         /** Whether it can be laid with a material, be it of the tables or of the workshop's own. */
@@ -209,6 +232,7 @@ public final class Ways {
      * @param way its key
      * @param technique that shows it
      * @param start key of the material that it takes when none is asked for
+     * @param startReason why that one, in words that the name can follow
      * @param steps names of the techniques in their order
      * @param liquids keys of what can work its coat; empty when nothing is worked
      * @param beside the steps that show no tone, with what they are laid with
@@ -219,6 +243,7 @@ public final class Ways {
             String name,
             Technique technique,
             String start,
+            String startReason,
             List<String> steps,
             List<String> liquids,
             List<Beside> beside,
@@ -236,9 +261,10 @@ public final class Ways {
     /**
      * How an effect is made under some schools.
      *
+     * @param own the paint of the subject
      * @throws InvalidInput when what is asked for does not go together; it says what does
      */
-    public static Plan plan(Effect effect, Schools.Choice schools, Catalogue catalogue) {
+    public static Plan plan(Effect effect, Lab own, Schools.Choice schools, Catalogue catalogue) {
         Way w = chosen(effect, schools, catalogue);
         List<String> steps = new ArrayList<>();
         Set<String> liquids = new LinkedHashSet<>();
@@ -273,10 +299,8 @@ public final class Ways {
                 w.key(),
                 w.name(),
                 catalogue.technique(w.main().technique()),
-                effect.colour()
-                        .flatMap(c -> EffectsSeen.nearest(w.main().materials(catalogue), c))
-                        .orElse(w.main().materials(catalogue).getFirst())
-                        .key(),
+                w.main().unasked(effect, own, catalogue).key(),
+                w.main().reason(effect),
                 List.copyOf(steps),
                 List.copyOf(liquids),
                 beside.stream().distinct().toList(),

@@ -243,13 +243,64 @@ public class AskedForTest {
     }
 
     @Test
+    public void whatIsToldToStartWithIsWhatIsTaken() {
+        List<Lab> colours =
+                CATALOGUE.materials().stream()
+                        .map(Material::colour)
+                        .flatMap(Optional::stream)
+                        .distinct()
+                        .toList();
+        Random random = new Random(6);
+        int told = 0;
+        for (EffectKind kind : EffectKind.values()) {
+            for (Ways.Offered w : Ways.offered(kind, CATALOGUE)) {
+                Optional<Lab> measured =
+                        random.nextBoolean()
+                                ? Optional.of(colours.get(random.nextInt(colours.size())))
+                                : Optional.empty();
+                Effect e =
+                        new Effect(
+                                "e",
+                                kind,
+                                where(kind),
+                                2,
+                                Tones.USUAL,
+                                Made.by(w.key()),
+                                measured,
+                                "",
+                                Phase.USUAL);
+                PlanRequest r = request(e);
+                Ways.Plan said =
+                        Ways.plan(e, Substrate.UNKNOWN_COLOUR, Schools.Choice.START, CATALOGUE);
+                if (!(QUICK.compile(r) instanceof PlanOutcome.Compiled plan)) {
+                    continue;
+                }
+                List<String> with =
+                        plan.steps().stream()
+                                .map(PlanStep::act)
+                                .filter(a -> a.technique().equals(said.technique()))
+                                .map(a -> a.material().key())
+                                .toList();
+                if (!with.isEmpty()) {
+                    // nobody masks glass when nothing is sprayed
+                    told++;
+                    assertTrue(with.contains(said.start()), e + " starts with " + said.start());
+                }
+            }
+        }
+        assertTrue(told > 60, told + " ways");
+    }
+
+    @Test
     public void everyStepBesideTheTonesTakesWhatIsAskedOrRefusesItByName() {
         int taken = 0;
         int refused = 0;
         for (EffectKind kind : EffectKind.values()) {
             for (Ways.Offered w : Ways.offered(kind, CATALOGUE)) {
                 Effect usual = effect(kind, Tones.USUAL, Made.by(w.key()));
-                for (Ways.Beside b : Ways.plan(usual, Schools.Choice.START, CATALOGUE).beside()) {
+                for (Ways.Beside b :
+                        Ways.plan(usual, Substrate.UNKNOWN_COLOUR, Schools.Choice.START, CATALOGUE)
+                                .beside()) {
                     for (Material m : CATALOGUE.materials()) {
                         Effect e = usual.made(Made.by(w.key()).laying(b.step(), m.key()));
                         PlanOutcome got = QUICK.compile(request(e));
