@@ -204,6 +204,7 @@ public class OwnThingsTest extends AppTest {
         extra.put("text", "couplers off").put("restMinutes", 600).put("minutes", 25);
         extra.putArray("parts").add("couplers").add("lever");
         extra.putNull("share");
+        extra.put("needs", "HANDLE").put("lies", "ON_ITS_SIDE");
         ((ArrayNode) body.path("steps")).insert(1, mine);
         JsonNode with = ok(put("/api/jobs/" + id + "/makeup", body.toString()));
         JsonNode anew =
@@ -232,9 +233,10 @@ public class OwnThingsTest extends AppTest {
         // it goes along in the record
         JsonNode record = ok(get("/api/jobs/" + id + "/record"));
         String copy = ok(post("/api/records", record.toString())).path("jobId").asString();
-        assertEquals(
-                makeup(UUID.fromString(copy)).path("steps").get(1).path("name").asString(),
-                "couplers off");
+        JsonNode there = makeup(UUID.fromString(copy)).path("steps").get(1);
+        assertEquals(there.path("name").asString(), "couplers off");
+        assertEquals(there.path("extra").path("needs").asString(), "HANDLE");
+        assertEquals(there.path("extra").path("lies").asString(), "ON_ITS_SIDE");
         extra.put("restMinutes", -5);
         assertTrue(
                 refused(
@@ -244,6 +246,39 @@ public class OwnThingsTest extends AppTest {
                                                 .toString()),
                                 422)
                         .contains("Rest (-5 min)"));
+    }
+
+    @Test
+    public void theCanForTheReleaseLayerIsKeptAndGoesAlong() {
+        UUID id = car("Hairspray");
+        String chips =
+                streaks(
+                                "[]",
+                                how("\"release\"", "null")
+                                        .replace(
+                                                "\"phase\": \"WITH_RUST\"",
+                                                "\"phase\": \"USUAL\", \"beside\": {\"release-coat\": \"hairspray\"}"))
+                        .replace("RUST_STREAKS", "CHIPS");
+        JsonNode made = effects(id, chips);
+        assertTrue(made.path("problem").isNull(), made.toString());
+        JsonNode plan =
+                ok(
+                        post(
+                                "/api/jobs/" + id + "/makeup/compile",
+                                "{\"version\": " + makeup(id).path("version").asInt() + "}"));
+        assertTrue(plan.path("steps").toString().contains("hairspray"));
+        JsonNode record = ok(get("/api/jobs/" + id + "/record"));
+        String copy = ok(post("/api/records", record.toString())).path("jobId").asString();
+        assertEquals(
+                ok(get("/api/jobs/" + copy + "/study"))
+                        .path("effects")
+                        .get(0)
+                        .path("how")
+                        .path("beside")
+                        .toString(),
+                "{\"release-coat\":\"hairspray\"}");
+        JsonNode bad = effects(id, chips.replace("hairspray", "wash-mortar"));
+        assertTrue(bad.path("problem").asString().contains("cannot be used"), bad.toString());
     }
 
     private JsonNode effects(UUID id, String effect) {

@@ -88,6 +88,10 @@ final class ActJudge {
                     && Column.mayBlend(act, l);
         }
 
+        boolean liesBeside(Layer l) {
+            return act.material().binder().filter(b -> l.liesBeside(b, act.madeFor())).isPresent();
+        }
+
         /** Work by hand on a small part is seen while it happens. */
         Severity mild(Severity s) {
             return act.isLocal() ? milder(s) : s;
@@ -134,7 +138,11 @@ final class ActJudge {
         int n = 0;
         for (int i = 0; i < m.column.live().size(); i++) {
             Layer l = m.column.live().get(i);
-            boolean wanted = m.runsInto(i) || m.targets.contains(l) || Column.mayBlend(m.act, l);
+            boolean wanted =
+                    m.runsInto(i)
+                            || m.targets.contains(l)
+                            || m.liesBeside(l)
+                            || Column.mayBlend(m.act, l);
             n += !wanted && !l.binder().isOxidative() && m.q(l) < SOFT_BELOW ? 1 : 0;
         }
         return n;
@@ -369,8 +377,8 @@ final class ActJudge {
                                 .isPresent();
         for (int i = layers.size() - 1; i >= 0; i--) {
             Layer l = layers.get(i);
-            if (act.keepsWindow() && m.targets.contains(l)) {
-                // laid into it while it is open
+            boolean intoIt = act.keepsWindow() && m.targets.contains(l);
+            if (intoIt || m.liesBeside(l)) {
                 continue;
             }
             double q = m.q(l);
@@ -442,7 +450,8 @@ final class ActJudge {
             // over what is taken back, everything comes off with it
             boolean above = act.takesBack().isPresent() && above(m.column, m.targets, met);
             boolean powder = layer.filter(Layer::isLoose).isPresent();
-            if (meant || blends || bound || above || (powder && sticks(act))) {
+            boolean beside = layer.filter(m::liesBeside).isPresent();
+            if (meant || blends || bound || above || beside || (powder && sticks(act))) {
                 continue;
             }
             Severity broad = met.effect() == Reach.Effect.BROKEN ? Severity.STOP : Severity.WARN;

@@ -93,6 +93,16 @@ public record Layer(
         return binder.isLoose() && !technique.embeds();
     }
 
+    /**
+     * Decals of one effect lie side by side: none of them is above another or minds that it is wet.
+     */
+    boolean liesBeside(Binder other, MadeFor otherFor) {
+        return binder == Binder.DECAL_FILM
+                && other == binder
+                && madeFor instanceof MadeFor.OfEffect
+                && madeFor.equals(otherFor);
+    }
+
     /** Part of the zone on which it lies, 0 to 1. */
     double share() {
         return technique.share() * left;

@@ -25,7 +25,10 @@ record Workable(Act act, Column column, List<Layer> targets, BiteTable bites, Cl
     }
 
     private boolean together() {
-        return column.coats(targets) > 1 && act.must() == Must.LIFTED;
+        Layer top = targets.getFirst();
+        return act.must() == Must.LIFTED
+                && column.coats(targets) > 1
+                && !targets.stream().allMatch(l -> l.liesBeside(top.binder(), top.madeFor()));
     }
 
     /** What is laid into a coat need not wait until that can be wiped. */

@@ -16,6 +16,7 @@ import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Thickness;
+import org.pendrik.core.film.Works;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.InvalidInput;
 
@@ -83,8 +84,14 @@ record EffectGroup(
             boolean shows = part.stream().anyMatch(Ways.Spec::main);
             if (shows && inRounds) {
                 List<Ways.Spec> first = part.stream().filter(s -> s.tone() != 2).toList();
-                // what prepares for the first tone is there for the others
-                List<Ways.Spec> later = first.stream().dropWhile(s -> !s.main()).toList();
+                // what prepares for the first tone is there for the others, but for a coat that
+                // each
+                // of them is laid into or comes off with
+                Works works = catalogue.technique(way.main().technique()).works();
+                List<Ways.Spec> later =
+                        first.stream()
+                                .dropWhile(s -> !s.main() && !works.means(s.technique()))
+                                .toList();
                 for (int i = 0; i < tones.size(); i++) {
                     out.add(all.group(i == 0 ? first : later, List.of(tones.get(i)), out.size()));
                 }
@@ -181,9 +188,12 @@ record EffectGroup(
             if (with.isEmpty()) {
                 with.add(beside(spec, t));
             }
-            // tones that are worked into one another are one coat together
-            boolean together = spec.tone() > 0 && tones.size() > 1 && !t.blends().isEmpty();
-            Thickness thick = together ? thinner(dose.thickness()) : dose.thickness();
+            Thickness thick = dose.thickness();
+            if (spec.tone() > 0 && tones.size() > 1) {
+                // tones that are worked into one another, or chipped through, are one coat together
+                boolean chipped = t.works().means(OwnColour.RELEASE);
+                thick = chipped ? Thickness.MIST : t.blends().isEmpty() ? thick : thinner(thick);
+            }
             for (Material m : with) {
                 for (int pass = 0; pass < dose.passes(); pass++) {
                     Act act =

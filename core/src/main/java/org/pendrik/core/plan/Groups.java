@@ -68,6 +68,8 @@ final class Groups {
             if (release(g) != null
                     && release(o) != null
                     && o.sharesZoneWith(g)
+                    // rounds of one effect are stacks of their own
+                    && !o.belongs().effect().equals(g.belongs().effect())
                     && top(o).equals(top(g))) {
                 out.set(i, joined(o, g, subject));
                 return;
@@ -88,12 +90,11 @@ final class Groups {
                 .orElse(null);
     }
 
-    private static List<Object> top(EffectGroup g) {
+    private static List<List<String>> top(EffectGroup g) {
         return g.acts().stream()
                 .filter(a -> a.technique().works().means(OwnColour.RELEASE))
-                .findFirst()
-                .<List<Object>>map(a -> List.of(a.technique().key(), a.material().key()))
-                .orElse(List.of());
+                .map(a -> List.of(a.technique().key(), a.material().key()))
+                .toList();
     }
 
     /**

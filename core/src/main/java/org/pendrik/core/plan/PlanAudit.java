@@ -232,7 +232,7 @@ public final class PlanAudit {
                                                 names(p.firstId(), from, steps)
                                                         && names(p.thenId(), to, steps));
                 boolean older =
-                        shows(from)
+                        (shows(from) || isMask(from))
                                 && shows(to)
                                 && age(from, request) < age(to, request)
                                 && meet(from.act(), to.act());
@@ -243,10 +243,7 @@ public final class PlanAudit {
                         isFinalFlat(to, Seals.finalFlat(request.schools()))
                                 && shows(from)
                                 && age(from, request) < age(to, request);
-                boolean masked =
-                        from.act().technique().role() == Technique.Role.HANDLING
-                                && from.act().technique().age() == 4
-                                && to.act().technique().booth();
+                boolean masked = isMask(from) && to.act().technique().booth();
                 boolean set = isInSetWith(from, to, request);
                 if ((pinned
                                 || older
@@ -261,6 +258,11 @@ public final class PlanAudit {
             }
         }
         return false;
+    }
+
+    private static boolean isMask(PlanStep s) {
+        return s.act().technique().role() == Technique.Role.HANDLING
+                && s.act().technique().age() == 4;
     }
 
     private static boolean names(StepId id, PlanStep s, List<PlanStep> steps) {

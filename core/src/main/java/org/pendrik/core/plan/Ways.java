@@ -14,7 +14,10 @@ import java.util.stream.Stream;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.Material;
+import org.pendrik.core.film.StepIds;
+import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Technique;
+import org.pendrik.core.film.Zone;
 import org.pendrik.core.tables.DomainTable;
 import org.pendrik.core.tables.DomainTable.Row;
 import org.pendrik.core.units.InvalidInput;
@@ -266,6 +269,7 @@ public final class Ways {
      */
     public static Plan plan(Effect effect, Lab own, Schools.Choice schools, Catalogue catalogue) {
         Way w = chosen(effect, schools, catalogue);
+        requireAsAsked(effect, own, schools, catalogue);
         List<String> steps = new ArrayList<>();
         Set<String> liquids = new LinkedHashSet<>();
         List<Beside> beside = new ArrayList<>();
@@ -306,6 +310,16 @@ public final class Ways {
                 beside.stream().distinct().toList(),
                 (w.turned().main() ? "" : turned.name() + " ")
                         + Dose.of(turned, effect.strength()).said(turned));
+    }
+
+    /** What compiling would refuse of it, wherever it is put. */
+    private static void requireAsAsked(
+            Effect effect, Lab own, Schools.Choice schools, Catalogue catalogue) {
+        List<Zone> anywhere =
+                effect.zones().stream()
+                        .map(z -> new Zone(z, z, Substrate.FACTORY_SEMI_GLOSS, false, own))
+                        .toList();
+        EffectGroup.of(effect, anywhere, schools, catalogue, StepIds.fresh());
     }
 
     private static Way byTechnique(

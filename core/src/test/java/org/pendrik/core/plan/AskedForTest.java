@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeSet;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Catalogue;
@@ -240,6 +241,45 @@ public class AskedForTest {
         PlanOutcome.Compiled plan = (PlanOutcome.Compiled) QUICK.compile(request(fine));
         assertTrue(
                 plan.steps().stream().anyMatch(s -> s.act().material().key().equals("alcohol-50")));
+    }
+
+    /** In one sitting and in rounds: what cannot be done twice is all that is refused. */
+    @Test
+    public void everyWayIsMadeInTwoTonesToo() {
+        Set<String> refused = new TreeSet<>();
+        int made = 0;
+        for (EffectKind kind : EffectKind.values()) {
+            for (Ways.Offered w : Ways.offered(kind, CATALOGUE)) {
+                List<String> may = w.materials().stream().map(Material::key).limit(2).toList();
+                for (boolean rounds : List.of(false, true)) {
+                    if (may.size() < 2) {
+                        continue;
+                    }
+                    PlanRequest r = request(effect(kind, new Tones(may, rounds), Made.by(w.key())));
+                    switch (QUICK.compile(r)) {
+                        case PlanOutcome.Compiled plan -> {
+                            made++;
+                            assertEquals(AUDIT.faults(r, plan), List.of(), r.effects().toString());
+                            may.forEach(
+                                    m ->
+                                            assertTrue(
+                                                    plan.steps().stream()
+                                                            .anyMatch(
+                                                                    s ->
+                                                                            s.act()
+                                                                                    .material()
+                                                                                    .key()
+                                                                                    .equals(m)),
+                                                    m + " in " + w.name()));
+                        }
+                        case PlanOutcome.NoPlan no -> refused.add(kind + " " + w.key());
+                    }
+                }
+            }
+        }
+        assertTrue(made > 100, made + " ways");
+        // lettering comes off once, and the second tone of oil with powder is the powder
+        assertEquals(refused, Set.of("HEAVY_RUST oil-powder", "STRIPPED_LETTERING strip"));
     }
 
     @Test
