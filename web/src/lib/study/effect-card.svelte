@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import { untrack } from 'svelte';
 	import NewMaterial from '$lib/shelf/new-material.svelte';
 	import { EffectEdit, STRENGTHS } from './effect-edit';
 	import type { Effect } from './study-desk.svelte';
@@ -11,7 +12,8 @@
 		made: Schemas['MadeView'] | undefined;
 		zones: Schemas['JobZone'][];
 		sets: string[];
-		onchange: (part: Partial<Effect>, all?: boolean) => void;
+		/** What changes is reckoned from the effect as it is when its turn comes. */
+		onchange: (change: (now: EffectEdit) => Partial<Effect>, all?: boolean) => void;
 	};
 
 	let { effect, lists, made, zones, sets, onchange }: Props = $props();
@@ -23,25 +25,16 @@
 	const nameOf = (key: string) => lists.materials.find((m) => m.key === key)?.name ?? key;
 	const applicators = $derived(lists.schools.find((q) => q.key === 'applicator')?.answers ?? []);
 	const shows = $derived(lists.techniques.filter((t) => t.role === 'EFFECT'));
-	const more = $derived(
-		Boolean(
-			edit.how.technique ||
-			edit.how.applicator ||
-			edit.how.thinner ||
-			edit.how.liquid ||
-			edit.how.beside ||
-			edit.how.set ||
-			edit.how.phase !== 'USUAL'
-		)
-	);
+	/** What is asked otherwise is shown at once; after that it stays as it was opened or closed. */
+	let more = $state(untrack(() => edit.isOtherwise));
 
-	function toggle(zone: string) {
-		const on = effect.zones.includes(zone);
-		if (on && effect.zones.length === 1) return;
-		onchange(
-			{ zones: on ? effect.zones.filter((z) => z !== zone) : [...effect.zones, zone] },
-			true
-		);
+	/** Says what a field holds; an empty one holds nothing. */
+	function say(
+		e: Event & { currentTarget: { value: string } },
+		change: (now: EffectEdit, value: string | null) => Partial<Effect>
+	) {
+		const value = e.currentTarget.value || null;
+		onchange((now) => change(now, value));
 	}
 </script>
 
@@ -60,7 +53,7 @@
 					type="radio"
 					name="strength-{id}"
 					checked={effect.strength === i + 1}
-					onchange={() => onchange({ strength: i + 1 }, true)}
+					onchange={() => onchange(() => ({ strength: i + 1 }), true)}
 				/>{s}</label
 			>
 		{/each}
@@ -72,7 +65,7 @@
 			id="way-{id}"
 			class="max-w-72"
 			value={edit.how.way ?? ''}
-			onchange={(e) => onchange(edit.withWay(e.currentTarget.value || null))}
+			onchange={(e) => say(e, (now, key) => now.withWay(key))}
 		>
 			<option value=""
 				>as the school has it{made && !edit.how.way && made.name ? `: ${made.name}` : ''}</option
@@ -91,7 +84,7 @@
 				onchange={(e) =>
 					e.currentTarget.value === '+'
 						? (making = true)
-						: onchange(edit.withTone(i, e.currentTarget.value))}
+						: say(e, (now, key) => now.withTone(i, key ?? ''))}
 			>
 				<option value="">{edit.started}</option>
 				{#each edit.usable(tone) as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
@@ -102,7 +95,7 @@
 					style:background-color={edit.hexOf(tone)}
 				></span>{/if}
 			{#if edit.asked.length > 1}
-				<button class="tag underline" onclick={() => onchange(edit.withTone(i, ''))}
+				<button class="tag underline" onclick={() => onchange((now) => now.withTone(i, ''))}
 					>take off</button
 				>
 			{/if}
@@ -113,7 +106,7 @@
 			{lists}
 			onmade={(key) => {
 				making = false;
-				if (key) onchange(edit.withTone(edit.asked.length, key));
+				if (key) onchange((now) => now.withTone(now.asked.length, key));
 			}}
 		/>
 	{/if}
@@ -121,7 +114,7 @@
 		<div class="flex flex-wrap items-center gap-4">
 			<button
 				class="tag underline"
-				onclick={() => onchange(edit.withTone(edit.asked.length, edit.another))}
+				onclick={() => onchange((now) => now.withTone(now.asked.length, now.another))}
 				>another tone</button
 			>
 			{#if edit.asked.length > 1}
@@ -129,20 +122,23 @@
 					><input
 						type="checkbox"
 						checked={edit.how.rounds}
-						onchange={(e) => onchange(edit.with({ rounds: e.currentTarget.checked }))}
+						onchange={(e) => {
+							const rounds = e.currentTarget.checked;
+							onchange((now) => now.with({ rounds }));
+						}}
 					/>as rounds, each when the one before is dry</label
 				>
 			{/if}
 		</div>
 	{/if}
-	<details open={more}>
+	<details bind:open={more}>
 		<summary class="tag cursor-pointer">Otherwise than usual</summary>
 		<div class="mt-1 grid grid-cols-[7rem_1fr] items-center gap-x-2 gap-y-1">
 			<label class="tag" for="tech-{id}">Technique</label>
 			<select
 				id="tech-{id}"
 				value={edit.how.technique ?? ''}
-				onchange={(e) => onchange(edit.with({ technique: e.currentTarget.value || null }))}
+				onchange={(e) => say(e, (now, technique) => now.with({ technique }))}
 			>
 				<option value="">as the way has it</option>
 				{#each shows as t (t.key)}<option value={t.key}>{t.name}</option>{/each}
@@ -151,7 +147,7 @@
 			<select
 				id="app-{id}"
 				value={edit.how.applicator ?? ''}
-				onchange={(e) => onchange(edit.with({ applicator: e.currentTarget.value || null }))}
+				onchange={(e) => say(e, (now, applicator) => now.with({ applicator }))}
 			>
 				<option value="">as the school has it</option>
 				{#each applicators as a (a.key)}<option value={a.key}>{a.label}</option>{/each}
@@ -160,7 +156,7 @@
 			<select
 				id="thin-{id}"
 				value={edit.how.thinner ?? ''}
-				onchange={(e) => onchange(edit.with({ thinner: e.currentTarget.value || null }))}
+				onchange={(e) => say(e, (now, thinner) => now.with({ thinner }))}
 			>
 				<option value="">what it is thinned with</option>
 				{#each edit.thinners as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
@@ -170,7 +166,7 @@
 				<select
 					id="liq-{id}"
 					value={edit.how.liquid ?? ''}
-					onchange={(e) => onchange(edit.with({ liquid: e.currentTarget.value || null }))}
+					onchange={(e) => say(e, (now, liquid) => now.with({ liquid }))}
 				>
 					<option value="">what carries it</option>
 					{#each edit.liquids as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
@@ -181,7 +177,7 @@
 				<select
 					id="beside-{id}-{b.step}"
 					value={edit.how.beside?.[b.step] ?? ''}
-					onchange={(e) => onchange(edit.withBeside(b.step, e.currentTarget.value))}
+					onchange={(e) => say(e, (now, key) => now.withBeside(b.step, key ?? ''))}
 				>
 					<option value="">as it starts: {nameOf(b.start)}</option>
 					{#each b.materials as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
@@ -192,7 +188,7 @@
 				id="when-{id}"
 				value={edit.how.phase}
 				onchange={(e) =>
-					onchange(edit.with({ phase: e.currentTarget.value as Schemas['EffectHow']['phase'] }))}
+					say(e, (now, phase) => now.with({ phase: phase as Schemas['EffectHow']['phase'] }))}
 			>
 				{#each lists.phases as p (p.key)}<option value={p.key}>{p.label}</option>{/each}
 			</select>
@@ -205,7 +201,7 @@
 					maxlength="80"
 					placeholder="belongs to no set"
 					value={edit.how.set}
-					onchange={(e) => onchange(edit.with({ set: e.currentTarget.value }))}
+					onchange={(e) => say(e, (now, set) => now.with({ set: set ?? '' }))}
 				/>
 				<datalist id="sets-{id}">
 					{#each sets as s (s)}<option value={s}></option>{/each}
@@ -220,7 +216,12 @@
 				><input
 					type="checkbox"
 					checked={effect.zones.includes(z.zoneKey)}
-					onchange={() => toggle(z.zoneKey)}
+					disabled={edit.isOnlyOn(z.zoneKey)}
+					title={edit.isOnlyOn(z.zoneKey) ? 'An effect is on one zone at least' : undefined}
+					onchange={(e) => {
+						const on = e.currentTarget.checked;
+						onchange((now) => now.onZone(z.zoneKey, on), true);
+					}}
 				/>{z.name}</label
 			>
 		{/each}
@@ -230,6 +231,6 @@
 		placeholder="Where exactly, which way it runs"
 		maxlength="500"
 		value={effect.note}
-		onchange={(ev) => onchange({ note: ev.currentTarget.value })}
+		onchange={(e) => say(e, (_, note) => ({ note: note ?? '' }))}
 	/>
 </div>

@@ -101,4 +101,22 @@ describe('an effect while it is chosen how it is made', () => {
 		expect(e.started).toBe('nearest to what was measured: oil');
 		expect(new EffectEdit(effect(), lists, undefined).started).toBe('as it starts');
 	});
+
+	test('opens what is asked otherwise', () => {
+		const usual = new EffectEdit(effect(), lists, undefined);
+		expect(usual.isOtherwise).toBe(false);
+		expect(new EffectEdit(effect(usual.with({ set: 'b' })), lists, undefined).isOtherwise).toBe(
+			true
+		);
+	});
+
+	test('goes on zones and off them, never off the last', () => {
+		const on = new EffectEdit(effect({ zones: ['side'] }), lists, undefined);
+		expect(on.isOnlyOn('side')).toBe(true);
+		expect(on.onZone('side', false)).toEqual({ zones: ['side'] });
+		const two = new EffectEdit(effect(on.onZone('glass', true)), lists, undefined);
+		expect(two.isOnlyOn('side')).toBe(false);
+		expect(two.onZone('side', false)).toEqual({ zones: ['glass'] });
+		expect(two.onZone('glass', true)).toEqual({ zones: ['side', 'glass'] });
+	});
 });

@@ -103,6 +103,25 @@ export class EffectEdit {
 		};
 	}
 
+	/** More than its way and its tones is asked for. */
+	get isOtherwise(): boolean {
+		const { technique, applicator, thinner, liquid, beside, set, phase } = this.how;
+		return Boolean(
+			technique || applicator || thinner || liquid || beside || set || phase !== 'USUAL'
+		);
+	}
+
+	isOnlyOn(zone: string): boolean {
+		return this.effect.zones.length === 1 && this.effect.zones.includes(zone);
+	}
+
+	/** On a zone or off it; off its last one it does not go. */
+	onZone(zone: string, on: boolean): Partial<Effect> {
+		const rest = this.effect.zones.filter((z) => z !== zone);
+		const zones = on ? [...rest, zone] : rest;
+		return { zones: zones.length ? zones : this.effect.zones };
+	}
+
 	/** A tone set, put at the end, or, when it is empty, taken off. */
 	withTone(at: number, key: string): Partial<Effect> {
 		const tones = [...this.asked];

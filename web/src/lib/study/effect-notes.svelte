@@ -3,7 +3,7 @@
 	import { madeQuery } from '$lib/api/queries';
 	import { createQuery } from '@tanstack/svelte-query';
 	import EffectCard from './effect-card.svelte';
-	import { STRENGTHS } from './effect-edit';
+	import { EffectEdit, STRENGTHS } from './effect-edit';
 	import type { Effect, StudyDesk } from './study-desk.svelte';
 
 	/** The effects seen on the prototype: what, where, how strong, in which tones, made how. */
@@ -51,10 +51,17 @@
 	}
 
 	/** What belongs to a set is placed and sized together. */
-	function change(effect: Effect, part: Partial<Effect>, together = false) {
+	function change(effect: Effect, part: (now: EffectEdit) => Partial<Effect>, together = false) {
 		const set = together ? effect.how?.set : '';
-		void desk.setEffects(set ? `The set ${set} changed` : `${label(effect.kind)} changed`, (all) =>
-			all.map((e) => (e.id === effect.id || (set && e.how?.set === set) ? { ...e, ...part } : e))
+		void desk.setEffects(
+			set ? `The set ${set} changed` : `${label(effect.kind)} changed`,
+			(all) => {
+				const now = all.find((e) => e.id === effect.id) ?? effect;
+				const changed = part(new EffectEdit(now, lists, madeOf(now.id)));
+				return all.map((e) =>
+					e.id === now.id || (set && e.how?.set === set) ? { ...e, ...changed } : e
+				);
+			}
 		);
 	}
 	const told = (e: Effect) =>
