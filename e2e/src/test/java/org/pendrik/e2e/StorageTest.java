@@ -84,7 +84,7 @@ public class StorageTest {
         return out;
     }
 
-    private static String whole(Server server, String path) {
+    static String whole(Server server, String path) {
         try {
             HttpResponse<String> answer = server.send("GET", "/api/" + path, "");
             assertEquals(answer.statusCode(), 200, path + ": " + answer.body());
