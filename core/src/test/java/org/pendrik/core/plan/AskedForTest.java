@@ -31,7 +31,7 @@ import org.testng.annotations.Test;
 public class AskedForTest {
     private static final Catalogue CATALOGUE = Catalogue.load();
     private static final PlanCompiler QUICK = new PlanCompiler(CATALOGUE, 100);
-    private static final PlanCompiler QUICKEST = new PlanCompiler(CATALOGUE, 60, 4);
+    private static final PlanCompiler QUICKEST = new PlanCompiler(CATALOGUE, 60, 2);
     private static final PlanAudit AUDIT = new PlanAudit(CATALOGUE);
 
     private static Zone zone(String key, Substrate made, Face face) {

@@ -343,7 +343,7 @@ public class PlanOracleTest {
     @Test
     public void aStrangerFindsNoFaultInRandomPlans() {
         Random random = new Random(41);
-        PlanCompiler compiler = new PlanCompiler(CATALOGUE, 60, 5);
+        PlanCompiler compiler = new PlanCompiler(CATALOGUE, 60, 3);
         PlanAudit audit = new PlanAudit(CATALOGUE);
         List<EffectKind> kinds = new ArrayList<>(List.of(EffectKind.values()));
         kinds.remove(EffectKind.STRIPPED_LETTERING);
