@@ -424,10 +424,16 @@ export class PlanDesk {
 		);
 	}
 
-	change(id: string, part: Partial<Draft>, label: string): Promise<boolean> {
+	/** @param part what changes, reckoned from the step as it is when its turn comes */
+	change(
+		id: string,
+		part: Partial<Draft> | ((now: Draft) => Partial<Draft>),
+		label: string
+	): Promise<boolean> {
+		const changed = (s: Draft) => ({ ...s, ...(typeof part === 'function' ? part(s) : part) });
 		return this.#edit(label, () =>
 			this.#put(
-				this.#drafts().map((s) => (s.id === id ? { ...s, ...part } : s)),
+				this.#drafts().map((s) => (s.id === id ? changed(s) : s)),
 				this.#pins()
 			)
 		);

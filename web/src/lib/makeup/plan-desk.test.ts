@@ -57,6 +57,15 @@ describe('the plan', () => {
 		expect(ids()).toBe('acdb');
 	});
 
+	test('quick changes of one step add up', async () => {
+		const on = (zone: string) => (now: { zones: string[] }) => ({ zones: [...now.zones, zone] });
+		await Promise.all([
+			plan.change('b', on('sill'), 'Zones changed'),
+			plan.change('b', on('ribs'), 'Zones changed')
+		]);
+		expect(plan.steps[1]?.zones).toEqual(['roof', 'sill', 'ribs']);
+	});
+
 	test('what belongs to a set moves together, by keys and by hand', async () => {
 		const set = (id: string) => ({ ...step(id), set: 'door' });
 		view = {

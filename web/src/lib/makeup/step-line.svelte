@@ -26,12 +26,11 @@
 
 	/** What the user says of it changed in one of its parts. */
 	function say(part: Partial<Schemas['StepExtra']>) {
-		const extra = {
-			...NOTHING_SAID,
-			...step.extra,
-			...part
-		};
-		void desk.change(step.id, { extra }, `${step.name} changed`);
+		void desk.change(
+			step.id,
+			(now) => ({ extra: { ...NOTHING_SAID, ...now.extra, ...part } }),
+			`${step.name} changed`
+		);
 	}
 	const names = $derived(step.zones.map((k) => zones.find((z) => z.zoneKey === k)?.name ?? k));
 	const THICK = [
@@ -69,12 +68,15 @@
 		);
 	}
 
-	function toggle(zone: string) {
-		const has = step.zones.includes(zone);
-		if (has && step.zones.length === 1) return;
+	/** Puts it on a zone or takes it off; off its last one it does not go. */
+	function onZone(zone: string, on: boolean) {
 		void desk.change(
 			step.id,
-			{ zones: has ? step.zones.filter((z) => z !== zone) : [...step.zones, zone] },
+			(now) => {
+				const rest = now.zones.filter((z) => z !== zone);
+				const there = on ? [...rest, zone] : rest;
+				return { zones: there.length ? there : now.zones };
+			},
 			`${step.name}: zones changed`
 		);
 	}
@@ -296,7 +298,8 @@
 								><input
 									type="checkbox"
 									checked={step.zones.includes(z.zoneKey)}
-									onchange={() => toggle(z.zoneKey)}
+									disabled={step.zones.length === 1 && step.zones.includes(z.zoneKey)}
+									onchange={(e) => onZone(z.zoneKey, e.currentTarget.checked)}
 								/>{z.name}</label
 							>
 						{/each}

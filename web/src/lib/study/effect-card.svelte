@@ -219,8 +219,8 @@
 					disabled={edit.isOnlyOn(z.zoneKey)}
 					title={edit.isOnlyOn(z.zoneKey) ? 'An effect is on one zone at least' : undefined}
 					onchange={(e) => {
-						const on = e.currentTarget.checked;
-						onchange((now) => now.onZone(z.zoneKey, on), true);
+						const [zone, on] = [z.zoneKey, e.currentTarget.checked];
+						onchange((now) => now.onZone(zone, on), true);
 					}}
 				/>{z.name}</label
 			>

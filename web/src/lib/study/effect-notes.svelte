@@ -52,12 +52,14 @@
 
 	/** What belongs to a set is placed and sized together. */
 	function change(effect: Effect, part: (now: EffectEdit) => Partial<Effect>, together = false) {
+		// its turn may come when this panel is closed
+		const [choices, known] = [lists, madeOf(effect.id)];
 		const set = together ? effect.how?.set : '';
 		void desk.setEffects(
 			set ? `The set ${set} changed` : `${label(effect.kind)} changed`,
 			(all) => {
 				const now = all.find((e) => e.id === effect.id) ?? effect;
-				const changed = part(new EffectEdit(now, lists, madeOf(now.id)));
+				const changed = part(new EffectEdit(now, choices, known));
 				return all.map((e) =>
 					e.id === now.id || (set && e.how?.set === set) ? { ...e, ...changed } : e
 				);

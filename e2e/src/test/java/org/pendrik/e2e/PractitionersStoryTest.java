@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -284,6 +285,41 @@ public class PractitionersStoryTest extends BrowserTest {
         page.waitForCondition(() -> steps(page).allInnerTexts().getLast().contains("photograph"));
         assertEquals(browser.errors(), List.of());
         page.context().close();
+    }
+
+    @Test
+    public void whatIsSaidQuicklyIsKeptThoughThePanelIsClosed() {
+        UUID id = job("Bitumen tank OVR 40", "TANK_CAR", "FACTORY_SEMI_GLOSS");
+        Page page = makeup(id);
+        page.keyboard().press("f");
+        Locator soot = note(page, "soot");
+        // a server that takes its time
+        JsonObject slow = new JsonObject();
+        slow.addProperty("offline", false);
+        slow.addProperty("latency", 700);
+        slow.addProperty("downloadThroughput", -1);
+        slow.addProperty("uploadThroughput", -1);
+        page.context().newCDPSession(page).send("Network.emulateNetworkConditions", slow);
+        on(soot, "dome and filler");
+        on(soot, "ladders");
+        // the answer to the first is not there yet, so the side is not the only one for long
+        soot.getByLabel("left side of the tank", new Locator.GetByLabelOptions().setExact(true))
+                .click();
+        soot.getByLabel("heavy", new Locator.GetByLabelOptions().setExact(true)).click();
+        page.keyboard().press("Escape");
+        assertThat(page.getByText("soot changed").first()).isVisible();
+        page.waitForCondition(() -> study(id).contains("\"strength\":3"));
+        String kept = study(id);
+        assertTrue(kept.contains("[\"dome\",\"ladders\"]"), kept);
+        page.context().close();
+    }
+
+    private String study(UUID job) {
+        try {
+            return server.send("GET", "/api/jobs/" + job + "/study", "").body();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     /** Goes on by Tab until what has the keyboard is called so. */
