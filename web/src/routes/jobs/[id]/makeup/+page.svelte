@@ -120,7 +120,9 @@
 		{
 			key: 'c',
 			label: 'Make the plan from the effects',
-			run: () => (makeup.data?.effects || plan.steps.length) && void plan.compile()
+			// an effect just noted may not stand in the plan's own count yet
+			run: () =>
+				(makeup.data?.effects || notes.effects.length || plan.steps.length) && void plan.compile()
 		},
 		{ key: 'Escape', label: 'Close what is open beside the plan', run: () => panel && turn(panel) }
 	]);

@@ -387,6 +387,7 @@ public class PractitionersStoryTest extends BrowserTest {
         noteByKeys(page, "soot", "soot in powder", "roof");
         noteByKeys(page, "clear windows", "", "windows");
         page.keyboard().press("Escape");
+        assertThat(page.getByText("4 effects are noted")).isVisible();
         page.keyboard().press("c");
         assertThat(page.getByText("The plan holds")).isVisible();
         inOrder(page, "acrylic dabbed on to be wiped", "wipe it while it is wet", "soot in powder");
@@ -424,6 +425,7 @@ public class PractitionersStoryTest extends BrowserTest {
         noteByKeys(page, "heavy dry dirt", "", "roof");
         noteByKeys(page, "one panel renewed", "", "roof");
         page.keyboard().press("Escape");
+        assertThat(page.getByText("3 effects are noted")).isVisible();
         page.keyboard().press("c");
         assertThat(page.getByText("Plan made").first()).isVisible();
         inOrder(page, "marker", "powder", "final flat");
