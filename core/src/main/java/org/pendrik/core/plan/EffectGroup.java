@@ -84,9 +84,8 @@ record EffectGroup(
             boolean shows = part.stream().anyMatch(Ways.Spec::main);
             if (shows && inRounds) {
                 List<Ways.Spec> first = part.stream().filter(s -> s.tone() != 2).toList();
-                // what prepares for the first tone is there for the others, but for a coat that
-                // each
-                // of them is laid into or comes off with
+                // what prepares for the first tone is there for the others, unless each of
+                // them is laid into it or comes off with it
                 Works works = catalogue.technique(way.main().technique()).works();
                 List<Ways.Spec> later =
                         first.stream()
