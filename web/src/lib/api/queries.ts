@@ -94,10 +94,17 @@ export const studyQuery = (id: string) =>
 		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/study', path(id, signal)))
 	});
 
-/** What the server answered to a change is shown at once, before everything else is asked again. */
-export function keepStudy(id: string, study: Schemas['Study']): void {
-	queryClient.setQueryData(studyQuery(id).queryKey, study);
+/**
+ * What the server answered to a change is shown at once, before anything else is asked again. What was
+ * asked before the change and is still on its way would be taken for newer, so it is given up.
+ */
+export async function keep<T>(queryKey: readonly unknown[], answer: T): Promise<void> {
+	await queryClient.cancelQueries({ queryKey, exact: true });
+	queryClient.setQueryData(queryKey, answer);
 }
+
+export const keepStudy = (id: string, study: Schemas['Study']): Promise<void> =>
+	keep(studyQuery(id).queryKey, study);
 
 export const sidesQuery = (id: string) =>
 	queryOptions({
@@ -239,18 +246,36 @@ export const recordQuery = (id: string) =>
 		staleTime: 0
 	});
 
+/** Parts of a job by the third word of their keys; the job itself has none. */
+const OF_PHOTOGRAPHS = ['photographs', 'sides'];
+const OF_STUDY = ['study', 'measures', 'proposals', 'artworks'];
+
+/** What stays as it is shown when an edit was answered: what the answer said, and what it does not touch. */
+const STAYS = {
+	makeup: ['', 'makeup', ...OF_PHOTOGRAPHS, ...OF_STUDY],
+	bench: ['', 'bench', 'made', ...OF_PHOTOGRAPHS, ...OF_STUDY],
+	study: ['', 'study', ...OF_PHOTOGRAPHS]
+};
+
 /**
- * Everything that is shown of a job is asked again. A first answer that is still on its way was asked
- * before the change and would be taken for the new one, so it is not waited for.
+ * What is shown of a job is asked again. A first answer that is still on its way was asked before the
+ * change and would be taken for the new one, so it is not waited for.
+ *
+ * @param said what the answer to the change said already; all is asked again when nobody knows
  */
-export async function refreshJob(id: string): Promise<void> {
+export async function refreshJob(id: string, said?: keyof typeof STAYS): Promise<void> {
+	const stays = said ? STAYS[said] : [];
+	const changed = (q: { queryKey: readonly unknown[] }) => !stays.includes(partOf(q.queryKey));
 	await queryClient.cancelQueries({
 		queryKey: ['job', id],
-		predicate: (q) => q.state.data === undefined && q.state.fetchStatus === 'fetching'
+		predicate: (q) => changed(q) && q.state.data === undefined && q.state.fetchStatus === 'fetching'
 	});
 	await Promise.all([
-		queryClient.invalidateQueries({ queryKey: ['job', id] }),
+		queryClient.invalidateQueries({ queryKey: ['job', id], predicate: changed }),
 		queryClient.invalidateQueries({ queryKey: ['today'] }),
-		queryClient.invalidateQueries({ queryKey: ['overview'] })
+		queryClient.invalidateQueries({ queryKey: ['overview'] }),
+		queryClient.invalidateQueries({ queryKey: ['shopping'] })
 	]);
 }
+
+const partOf = (key: readonly unknown[]): string => (typeof key[2] === 'string' ? key[2] : '');

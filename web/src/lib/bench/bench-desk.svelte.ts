@@ -1,5 +1,5 @@
 import { api, must, said, type Schemas } from '$lib/api/client';
-import { queryClient, refreshJob } from '$lib/api/queries';
+import { keep, refreshJob } from '$lib/api/queries';
 import { toIso } from '$lib/time/time';
 import type { Desk } from '$lib/ui/desk.svelte';
 
@@ -47,19 +47,22 @@ export class BenchDesk {
 		);
 	}
 
-	#take(fresh: Bench): void {
-		queryClient.setQueryData(['job', this.jobId, 'bench'], fresh);
+	/** The answer of an edit says the bench; plan and diary are asked again. */
+	#refresh = (overtaken: boolean) => refreshJob(this.jobId, overtaken ? undefined : 'bench');
+
+	#take(fresh: Bench): Promise<void> {
+		return keep(['job', this.jobId, 'bench'], fresh);
 	}
 
 	async #takeBack(entryId: string): Promise<void> {
-		this.#take(
+		await this.#take(
 			await must(
 				api.DELETE('/api/jobs/{jobId}/log/{id}', {
 					params: { path: { jobId: this.jobId, id: entryId } }
 				})
 			)
 		);
-		await refreshJob(this.jobId);
+		await this.#refresh(false);
 	}
 
 	async #log(label: string, entryId: string, body: Schemas['LogDraft']): Promise<boolean> {
@@ -71,12 +74,12 @@ export class BenchDesk {
 				try {
 					const fresh = await this.#write(entryId, body);
 					if (body.finished) this.#clear();
-					this.#take(fresh);
+					await this.#take(fresh);
 				} finally {
 					this.#writing = false;
 				}
 			},
-			() => refreshJob(this.jobId),
+			this.#refresh,
 			() => this.#takeBack(entryId)
 		);
 	}
@@ -93,7 +96,7 @@ export class BenchDesk {
 	#see(label: string, stepId: string, dry: boolean): Promise<boolean> {
 		const path = { params: { path: { jobId: this.jobId, stepId } } };
 		const note = async (is: boolean) =>
-			this.#take(
+			await this.#take(
 				await must(
 					is
 						? api.PUT('/api/jobs/{jobId}/touch-dry/{stepId}', path)
@@ -104,7 +107,7 @@ export class BenchDesk {
 		return this.desk.edit(
 			label,
 			() => note(dry),
-			() => refreshJob(this.jobId),
+			this.#refresh,
 			dry ? () => note(false) : undefined
 		);
 	}
@@ -120,7 +123,7 @@ export class BenchDesk {
 			`${zoneName} ${part === 'LAY' ? 'laid' : 'worked'}`,
 			async () => {
 				try {
-					this.#take(
+					await this.#take(
 						await must(
 							api.PUT('/api/jobs/{jobId}/bench/zone', {
 								params: { path: { jobId: this.jobId } },
@@ -132,16 +135,16 @@ export class BenchDesk {
 					this.#writing = false;
 				}
 			},
-			() => refreshJob(this.jobId),
+			this.#refresh,
 			async () => {
-				this.#take(
+				await this.#take(
 					await must(
 						api.DELETE('/api/jobs/{jobId}/bench/zone', {
 							params: { path: { jobId: this.jobId }, query: { stepId, zone } }
 						})
 					)
 				);
-				await refreshJob(this.jobId);
+				await this.#refresh(false);
 			}
 		);
 	}
@@ -156,7 +159,7 @@ export class BenchDesk {
 		return this.desk.edit(
 			`${coat.name} again`,
 			async () =>
-				this.#take(
+				await this.#take(
 					await must(
 						api.POST('/api/jobs/{jobId}/bench/again', {
 							params: { path: { jobId: this.jobId } },
@@ -164,7 +167,7 @@ export class BenchDesk {
 						})
 					)
 				),
-			() => refreshJob(this.jobId)
+			this.#refresh
 		);
 	}
 
@@ -174,14 +177,14 @@ export class BenchDesk {
 		return this.desk.edit(
 			`${coat} ${lifted ? 'lifted' : 'did not lift'}`,
 			async () =>
-				this.#take(
+				await this.#take(
 					await must(
 						api.PUT('/api/jobs/{jobId}/bench/outcome', { params: path, body: { stepId, lifted } })
 					)
 				),
-			() => refreshJob(this.jobId),
+			this.#refresh,
 			async () =>
-				this.#take(
+				await this.#take(
 					await must(
 						api.DELETE('/api/jobs/{jobId}/bench/outcome/{stepId}', {
 							params: { path: { jobId: this.jobId, stepId } }

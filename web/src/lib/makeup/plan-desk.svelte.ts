@@ -1,5 +1,5 @@
 import { api, must, type Schemas } from '$lib/api/client';
-import { queryClient, refreshJob } from '$lib/api/queries';
+import { keep, queryClient, refreshJob } from '$lib/api/queries';
 import { makeupNow } from '$lib/api/versions';
 import type { Desk } from '$lib/ui/desk.svelte';
 import { takenBack } from '$lib/ui/taken-back';
@@ -83,9 +83,7 @@ export class PlanDesk {
 
 	#key = () => ['job', this.jobId, 'makeup'];
 
-	#take = (fresh: Makeup) => {
-		queryClient.setQueryData(this.#key(), fresh);
-	};
+	#take = (fresh: Makeup) => keep(this.#key(), fresh);
 
 	#seen(): Makeup {
 		const view = this.view();
@@ -103,7 +101,7 @@ export class PlanDesk {
 		version = this.#version(),
 		schools: Answers | null = null
 	): Promise<void> {
-		this.#take(
+		await this.#take(
 			await must(
 				api.PUT('/api/jobs/{jobId}/makeup', {
 					...this.#path(),
@@ -113,10 +111,12 @@ export class PlanDesk {
 		);
 	}
 
+	/** The answer of an edit says the plan; what hangs on it is asked again. */
+	#refresh = (overtaken: boolean) => refreshJob(this.jobId, overtaken ? undefined : 'makeup');
+
 	#edit(label: string, run: () => Promise<void>): Promise<boolean> {
 		let before: Content = { steps: [], pins: [], schools: {} };
 		let after = before;
-		const refresh = () => refreshJob(this.jobId);
 		return this.desk.edit(
 			label,
 			async () => {
@@ -125,12 +125,12 @@ export class PlanDesk {
 				await run();
 				after = contentOf(queryClient.getQueryData<Makeup>(this.#key()) ?? this.#seen());
 			},
-			refresh,
+			this.#refresh,
 			async () => {
 				const now = await makeupNow(this.jobId);
 				const back = planBack(before, after, now);
 				await this.#put(back.steps, back.pins, now.version, back.schools);
-				await refresh();
+				await this.#refresh(false);
 			}
 		);
 	}
@@ -138,7 +138,7 @@ export class PlanDesk {
 	/** "I know, I do it so": the warning is kept as answered, or speaks again. */
 	answer(finding: Schemas['FindingView'], known: boolean): Promise<boolean> {
 		const set = async (is: boolean) =>
-			this.#take(
+			await this.#take(
 				await must(
 					api.PUT('/api/jobs/{jobId}/makeup/answer', {
 						...this.#path(),
@@ -154,7 +154,7 @@ export class PlanDesk {
 		return this.desk.edit(
 			known ? 'Warning answered' : 'Warning speaks again',
 			() => set(known),
-			() => refreshJob(this.jobId),
+			this.#refresh,
 			() => set(!known)
 		);
 	}
@@ -170,7 +170,7 @@ export class PlanDesk {
 			const version = this.#version();
 			const kept = Object.entries({ ...this.schools, ...changed });
 			const schools = Object.fromEntries(kept.flatMap(([q, a]) => (a === null ? [] : [[q, a]])));
-			this.#take(
+			await this.#take(
 				await must(
 					api.POST('/api/jobs/{jobId}/makeup/choose', {
 						...this.#path(),
@@ -189,7 +189,7 @@ export class PlanDesk {
 				api.POST('/api/jobs/{jobId}/makeup/repair', { ...this.#path(), body: { version } })
 			);
 			this.repaired = done.labels;
-			this.#take(done.makeup);
+			await this.#take(done.makeup);
 		});
 	}
 
@@ -207,7 +207,7 @@ export class PlanDesk {
 	takeBack(stepId: string, zones: string[], share: number, way: Way): Promise<boolean> {
 		return this.#edit(`${way.name} comes next`, async () => {
 			const { version } = await makeupNow(this.jobId);
-			this.#take(
+			await this.#take(
 				await must(
 					api.POST('/api/jobs/{jobId}/makeup/take-back/step', {
 						...this.#path(),
@@ -230,7 +230,7 @@ export class PlanDesk {
 		type One = { before: Content; after: Content };
 		const all: Record<string, One> = {};
 		const refresh = async () => {
-			await Promise.all([this.jobId, ...others].map(refreshJob));
+			await Promise.all([this.jobId, ...others].map((id) => refreshJob(id)));
 		};
 		return this.desk.edit(
 			'Planned in step',
@@ -247,7 +247,7 @@ export class PlanDesk {
 						}
 					})
 				);
-				this.#take(answer.makeup);
+				await this.#take(answer.makeup);
 				const left = [answer.makeup, ...(await Promise.all(others.map(makeupNow)))].map(contentOf);
 				[this.jobId, ...others].forEach((job, i) => {
 					const [b, a] = [before[i], left[i]];
@@ -278,7 +278,7 @@ export class PlanDesk {
 	compile(): Promise<boolean> {
 		return this.#edit('Plan made', async () => {
 			const version = this.#version();
-			this.#take(
+			await this.#take(
 				await must(
 					api.POST('/api/jobs/{jobId}/makeup/compile', { ...this.#path(), body: { version } })
 				)
@@ -289,7 +289,7 @@ export class PlanDesk {
 	mend(finding: number, mend: Schemas['MendView']): Promise<boolean> {
 		return this.#edit(mend.label, async () => {
 			const version = this.#version();
-			this.#take(
+			await this.#take(
 				await must(
 					api.POST('/api/jobs/{jobId}/makeup/mend', {
 						...this.#path(),
@@ -348,7 +348,7 @@ export class PlanDesk {
 	lies(coat: Schemas['LyingCoat']): Promise<boolean> {
 		const take = async (what: 'lies' | 'not') => {
 			const { version } = await makeupNow(this.jobId);
-			this.#take(
+			await this.#take(
 				await must(
 					what === 'lies'
 						? api.POST('/api/jobs/{jobId}/makeup/lying', {
@@ -365,7 +365,7 @@ export class PlanDesk {
 		return this.desk.edit(
 			'What lies there is noted',
 			() => take('lies'),
-			() => refreshJob(this.jobId),
+			this.#refresh,
 			() => take('not')
 		);
 	}
@@ -376,7 +376,7 @@ export class PlanDesk {
 			if (!was) return;
 			const { version } = await makeupNow(this.jobId);
 			const minutesAgo = Math.max(0, Math.round((Date.now() - Date.parse(was.earliest)) / 60_000));
-			this.#take(
+			await this.#take(
 				await must(
 					api.POST('/api/jobs/{jobId}/makeup/lying', {
 						...this.#path(),
@@ -400,7 +400,7 @@ export class PlanDesk {
 			'A coat taken out',
 			async () => {
 				const { version } = await makeupNow(this.jobId);
-				this.#take(
+				await this.#take(
 					await must(
 						api.POST('/api/jobs/{jobId}/makeup/lying/undo', {
 							...this.#path(),
@@ -409,7 +409,7 @@ export class PlanDesk {
 					)
 				);
 			},
-			() => refreshJob(this.jobId),
+			this.#refresh,
 			back
 		);
 	}

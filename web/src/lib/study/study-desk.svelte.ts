@@ -40,21 +40,23 @@ export class StudyDesk {
 	}
 
 	async #putRegions(regions: Region[], version: number): Promise<void> {
-		await must(
+		const stored = await must(
 			api.PUT('/api/jobs/{jobId}/study/regions', {
 				params: { path: { jobId: this.jobId } },
 				body: { regions, version }
 			})
 		);
+		await keepStudy(this.jobId, stored);
 	}
 
 	async #putEffects(effects: Effect[], version: number): Promise<void> {
-		await must(
+		const stored = await must(
 			api.PUT('/api/jobs/{jobId}/study/effects', {
 				params: { path: { jobId: this.jobId } },
 				body: { effects, version }
 			})
 		);
+		await keepStudy(this.jobId, stored);
 	}
 
 	async #putSamples(samples: Sample[], version: number): Promise<void> {
@@ -65,7 +67,7 @@ export class StudyDesk {
 			})
 		);
 		// the overlay of a class is waited for
-		keepStudy(this.jobId, stored);
+		await keepStudy(this.jobId, stored);
 	}
 
 	#version(): number {
@@ -74,7 +76,8 @@ export class StudyDesk {
 		return study.version;
 	}
 
-	#after = () => refreshJob(this.jobId);
+	/** The answer of an edit says the study; what is measured and made of it is asked again. */
+	#after = (overtaken: boolean) => refreshJob(this.jobId, overtaken ? undefined : 'study');
 
 	setRegions(label: string, change: (regions: Region[]) => Region[]): Promise<boolean> {
 		let before: Region[] = [];
@@ -90,7 +93,7 @@ export class StudyDesk {
 			async () => {
 				const now = await studyNow(this.jobId);
 				await this.#putRegions(takenBack(before, after, now.regions), now.version);
-				await this.#after();
+				await this.#after(false);
 			}
 		);
 	}
@@ -109,7 +112,7 @@ export class StudyDesk {
 			async () => {
 				const now = await studyNow(this.jobId);
 				await this.#putEffects(takenBack(before, after, now.effects), now.version);
-				await this.#after();
+				await this.#after(false);
 			}
 		);
 	}
@@ -124,14 +127,14 @@ export class StudyDesk {
 				after = change(before);
 				return this.#putSamples(after, this.#version());
 			},
-			async () => {
+			async (overtaken) => {
 				await this.beforeMeasures();
-				await this.#after();
+				await this.#after(overtaken);
 			},
 			async () => {
 				const now = await studyNow(this.jobId);
 				await this.#putSamples(takenBack(before, after, now.samples), now.version);
-				await this.#after();
+				await this.#after(false);
 			}
 		);
 	}

@@ -46,12 +46,14 @@ export class Desk {
 
 	/**
 	 * Runs an edit, says how it went, and remembers the way back. Returns whether it was stored.
-	 * A newer version elsewhere is loaded by `after`, whatever happened.
+	 *
+	 * @param after loads what the edit changed; `overtaken` when a newer version elsewhere refused it,
+	 *   so that nothing that is shown can be trusted
 	 */
 	async edit(
 		label: string,
 		run: () => Promise<unknown>,
-		after: () => Promise<unknown>,
+		after: (overtaken: boolean) => Promise<unknown>,
 		back?: () => Promise<unknown>
 	): Promise<boolean> {
 		// one after the other: each sees what the one before has stored
@@ -65,13 +67,13 @@ export class Desk {
 			if (back) {
 				this.remember(label, back);
 			}
-			await after();
+			await after(false);
 			this.say(label, 'saved', back !== undefined);
 			return true;
 		} catch (error) {
 			this.say(said(error), 'failed');
 			if (error instanceof ApiError && error.status === 409) {
-				await after();
+				await after(true);
 			}
 			return false;
 		} finally {

@@ -46,13 +46,14 @@
 	const plan = new PlanDesk(page.params.id ?? '', desk, () => makeup.data);
 
 	const workshop = createQuery(() => workshopQuery());
-	const overview = createQuery(() => overviewQuery());
 	const whatIf = new WhatIf(page.params.id ?? '');
 
 	// one question beside the plan at a time; a link may come with a coat that is too heavy
 	type Panel = 'effects' | 'zones' | 'lying' | 'schools' | 'ways' | 'what-if' | 'back' | 'in-step';
 	const asked = page.url.searchParams.get('back') ?? undefined;
 	let panel = $state<Panel | undefined>(asked ? 'back' : undefined);
+	// the other jobs are of use to one panel only
+	const overview = createQuery(() => ({ ...overviewQuery(), enabled: panel === 'in-step' }));
 	const PANELS: [Panel, string, string][] = [
 		['effects', 'f', 'Effects'],
 		['zones', 'z', 'Zones'],

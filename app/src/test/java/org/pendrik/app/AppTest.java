@@ -8,6 +8,9 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import org.pendrik.app.job.Jobs;
+import org.pendrik.app.makeup.FreshSnapshots;
+import org.pendrik.app.makeup.JobSnapshots;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.TestConfiguration;
@@ -21,6 +24,8 @@ import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 import org.springframework.test.web.servlet.assertj.MockMvcTester;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.testng.annotations.AfterMethod;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -36,6 +41,14 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
     @Autowired protected MockMvcTester http;
     @Autowired protected JsonMapper json;
     @Autowired protected SettableClock clock;
+    @Autowired protected StatementCount statements;
+    @Autowired private FreshSnapshots snapshots;
+
+    /** Whatever a test did, what is kept in memory is what is stored. */
+    @AfterMethod
+    public void whatIsKeptIsWhatIsStored() {
+        snapshots.require();
+    }
 
     @DynamicPropertySource
     static void freshFolder(DynamicPropertyRegistry registry) throws java.io.IOException {
@@ -75,6 +88,17 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
         @Primary
         org.pendrik.app.backup.Restart noRestart() {
             return () -> {};
+        }
+
+        @Bean
+        StatementCount statementCount() {
+            return new StatementCount();
+        }
+
+        @Bean
+        FreshSnapshots freshSnapshots(
+                Jobs jobs, JobSnapshots snapshots, PlatformTransactionManager transactions) {
+            return new FreshSnapshots(jobs, snapshots, transactions);
         }
 
         @Bean

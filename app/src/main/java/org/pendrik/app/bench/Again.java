@@ -7,7 +7,10 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshot;
+import org.pendrik.app.makeup.JobSnapshots;
+import org.pendrik.app.makeup.PlanEdits;
+import org.pendrik.app.makeup.PlanJudge;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.priors.Priors;
 import org.pendrik.app.problem.NotFound;
@@ -30,13 +33,23 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 @Transactional
 class Again {
-    private final Plans plans;
+    private final JobSnapshots snapshots;
+    private final PlanJudge judge;
+    private final PlanEdits edits;
     private final Engines engines;
     private final Priors priors;
     private final Clock clock;
 
-    Again(Plans plans, Engines engines, Priors priors, Clock clock) {
-        this.plans = plans;
+    Again(
+            JobSnapshots snapshots,
+            PlanJudge judge,
+            PlanEdits edits,
+            Engines engines,
+            Priors priors,
+            Clock clock) {
+        this.snapshots = snapshots;
+        this.judge = judge;
+        this.edits = edits;
         this.engines = engines;
         this.priors = priors;
         this.clock = clock;
@@ -82,11 +95,10 @@ class Again {
 
     /** Puts another round of a coat that lies open in front of what is still to do. */
     void another(UUID jobId, StepId stepId, String material) {
-        List<StoredStep> steps = plans.of(jobId).steps();
-        FilmCase all = plans.filmCase(jobId, steps);
-        FilmCase done = all.with(all.acts().stream().filter(Act::done).toList());
+        JobSnapshot job = snapshots.of(jobId);
+        FilmCase done = done(job);
         StoredStep lies =
-                steps.stream()
+                job.plan().steps().stream()
                         .filter(s -> s.id().equals(stepId) && s.done())
                         .findFirst()
                         .orElseThrow(() -> new NotFound("The coat"));
@@ -97,7 +109,12 @@ class Again {
                     "no longer runs into what lies there",
                     "It is touch dry: let it cure, or lay a clear between.");
         }
-        plans.another(jobId, lies, material);
+        edits.another(job, lies, material);
+    }
+
+    private FilmCase done(JobSnapshot job) {
+        FilmCase all = judge.filmCase(job);
+        return all.with(all.acts().stream().filter(Act::done).toList());
     }
 
     /** Steps that are done and reached a coat that they were not meant for. */
@@ -121,8 +138,7 @@ class Again {
 
     /** Notes whether what was reached gave way. */
     void cameOut(UUID jobId, StepId stepId, boolean lifted) {
-        FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
-        FilmCase done = all.with(all.acts().stream().filter(Act::done).toList());
+        FilmCase done = done(snapshots.of(jobId));
         Act act =
                 done.acts().stream()
                         .filter(a -> a.id().equals(stepId))

@@ -7,11 +7,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
-import org.pendrik.app.job.Jobs;
 import org.pendrik.app.job.ZonesChanged;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshots;
+import org.pendrik.app.makeup.PlanEdits;
+import org.pendrik.app.makeup.PlanJudge;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.problem.NotFound;
@@ -32,22 +34,25 @@ public class BenchLog {
     private static final Duration CLOCKS_DIFFER_BY = Duration.ofMinutes(2);
 
     private final LogMapper mapper;
-    private final Jobs jobs;
-    private final Plans plans;
+    private final JobSnapshots snapshots;
+    private final PlanJudge judge;
+    private final PlanEdits edits;
     private final Photographs photographs;
     private final Engines engines;
     private final Clock clock;
 
     BenchLog(
             LogMapper mapper,
-            Jobs jobs,
-            Plans plans,
+            JobSnapshots snapshots,
+            PlanJudge judge,
+            PlanEdits edits,
             Photographs photographs,
             Engines engines,
             Clock clock) {
         this.mapper = mapper;
-        this.jobs = jobs;
-        this.plans = plans;
+        this.snapshots = snapshots;
+        this.judge = judge;
+        this.edits = edits;
         this.photographs = photographs;
         this.engines = engines;
         this.clock = clock;
@@ -74,6 +79,11 @@ public class BenchLog {
     /** The log of a job, oldest first. */
     public List<LogEntry> ofJob(UUID jobId) {
         return mapper.ofJob(jobId);
+    }
+
+    /** Entries of all jobs that say when zones were done, by job. */
+    Map<UUID, List<LogEntry>> zonesOfAllJobs() {
+        return mapper.withZoneTimes().stream().collect(Collectors.groupingBy(LogEntry::jobId));
     }
 
     /** Begins, changes or finishes an entry. The same id begun twice is begun once. */
@@ -127,9 +137,9 @@ public class BenchLog {
             StaleVersion.unlessOne(mapper.update(fresh), "The log entry");
         }
         if (end != null) {
-            plans.markDone(jobId, step.id(), d.material(), start, end, fresh.zoneTimes());
+            edits.markDone(jobId, step.id(), d.material(), start, end, fresh.zoneTimes());
         } else if (old != null && old.finishedAt() != null) {
-            plans.markOpen(jobId, step.id());
+            edits.markOpen(jobId, step.id());
         }
         return java.util.Objects.requireNonNull(mapper.find(id));
     }
@@ -186,7 +196,7 @@ public class BenchLog {
             StaleVersion.unlessOne(mapper.update(fresh), "The log entry");
         }
         if (all) {
-            plans.markDone(jobId, stepId, material, begun, now, fresh.zoneTimes());
+            edits.markDone(jobId, stepId, material, begun, now, fresh.zoneTimes());
         }
     }
 
@@ -199,7 +209,7 @@ public class BenchLog {
             throw new NotFound("The zone in the log");
         }
         if (old.finishedAt() != null) {
-            plans.markOpen(jobId, stepId);
+            edits.markOpen(jobId, stepId);
         }
         if (times.isEmpty()) {
             mapper.delete(old.id());
@@ -211,7 +221,7 @@ public class BenchLog {
     }
 
     private int partOf(UUID jobId, StepId stepId, String zone) {
-        return plans.filmCase(jobId, plans.of(jobId).steps()).acts().stream()
+        return judge.filmCase(snapshots.of(jobId)).acts().stream()
                 .filter(a -> a.id().equals(stepId))
                 .findFirst()
                 .map(a -> a.rounds().parts().getOrDefault(zone, 0))
@@ -243,11 +253,7 @@ public class BenchLog {
     }
 
     private StoredStep step(UUID jobId, StepId stepId) {
-        jobs.get(jobId);
-        return plans.of(jobId).steps().stream()
-                .filter(s -> s.id().equals(stepId))
-                .findFirst()
-                .orElseThrow(() -> new NotFound("The step"));
+        return snapshots.plan(jobId).step(stepId);
     }
 
     private static void requireZone(StoredStep step, String zone) {
@@ -262,7 +268,7 @@ public class BenchLog {
 
     private void requireUsable(StoredStep step, String key) {
         var technique = engines.catalogue().technique(step.technique());
-        plans.requireUsable(technique, engines.catalogue().material(key, technique));
+        judge.requireUsable(technique, engines.catalogue().material(key, technique));
     }
 
     private void requireNobodyElse(UUID jobId, StepId stepId) {
@@ -299,7 +305,7 @@ public class BenchLog {
         }
         mapper.delete(id);
         if (e.finishedAt() != null) {
-            plans.markOpen(jobId, e.stepId());
+            edits.markOpen(jobId, e.stepId());
         }
     }
 

@@ -10,13 +10,14 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
-import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobZone;
-import org.pendrik.app.job.Jobs;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshot;
+import org.pendrik.app.makeup.JobSnapshots;
+import org.pendrik.app.makeup.PlanJudge;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.priors.Priors;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.shelf.Cupboard;
 import org.pendrik.core.bench.WindowClock;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Act;
@@ -34,9 +35,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class Benches {
-    private final Plans plans;
+    private final JobSnapshots snapshots;
+    private final PlanJudge judge;
     private final BenchLog log;
-    private final Jobs jobs;
     private final Engines engines;
     private final Priors priors;
     private final StepCups cups;
@@ -45,9 +46,9 @@ public class Benches {
     private final Clock clock;
 
     Benches(
-            Plans plans,
+            JobSnapshots snapshots,
+            PlanJudge judge,
             BenchLog log,
-            Jobs jobs,
             Engines engines,
             Priors priors,
             StepCups cups,
@@ -57,9 +58,9 @@ public class Benches {
         this.zoneWork = zoneWork;
         this.again = again;
         this.cups = cups;
-        this.plans = plans;
+        this.snapshots = snapshots;
+        this.judge = judge;
         this.log = log;
-        this.jobs = jobs;
         this.engines = engines;
         this.priors = priors;
         this.clock = clock;
@@ -153,31 +154,23 @@ public class Benches {
 
     /** The bench as of now. */
     public Bench of(UUID jobId) {
-        List<StoredStep> steps = plans.of(jobId).steps();
-        FilmCase all = plans.filmCase(jobId, steps);
+        JobSnapshot job = snapshots.of(jobId);
+        FilmCase all = judge.filmCase(job);
         List<Act> done = all.acts().stream().filter(Act::done).toList();
         List<Act> open = all.acts().stream().filter(a -> !a.done()).toList();
         List<LogEntry> entries = log.ofJob(jobId);
-        ZoneWork.ZonesView zones = zoneWork.of(all, entries, names(jobId));
+        ZoneWork.ZonesView zones = zoneWork.of(all, entries, names(job));
         List<ClockView> clocks = clocks(all, open, zones);
         BenchStep step =
-                open.isEmpty()
-                        ? null
-                        : step(
-                                jobs.get(jobId),
-                                open.getFirst(),
-                                all.with(done),
-                                steps,
-                                entries,
-                                clocks);
+                open.isEmpty() ? null : step(job, open.getFirst(), all.with(done), entries, clocks);
         String next = open.size() < 2 ? null : open.get(1).technique().name();
         return new Bench(
                 step,
                 next,
                 done.size(),
-                steps.size(),
+                job.plan().steps().size(),
                 clocks,
-                drying(jobId, all, steps),
+                drying(jobId, all, job.plan().steps()),
                 entries,
                 zones,
                 again.open(all.with(done)),
@@ -185,9 +178,9 @@ public class Benches {
                 clock.instant());
     }
 
-    private Map<String, String> names(UUID jobId) {
+    private static Map<String, String> names(JobSnapshot job) {
         Map<String, String> out = new HashMap<>();
-        jobs.zones(jobId).forEach(z -> out.put(z.zoneKey(), z.name()));
+        job.zones().forEach(z -> out.put(z.zoneKey(), z.name()));
         return out;
     }
 
@@ -202,8 +195,8 @@ public class Benches {
 
     /** Notes that a step is over on a zone now, and tells the bench after it. */
     Bench zoneOver(UUID jobId, StepId stepId, String zone, String material) {
-        FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
-        ZoneWork.ZonesView zones = zoneWork.of(all, log.ofJob(jobId), names(jobId));
+        JobSnapshot job = snapshots.of(jobId);
+        ZoneWork.ZonesView zones = zoneWork.of(judge.filmCase(job), log.ofJob(jobId), names(job));
         Instant opens =
                 zones == null || zones.part() != ZoneWork.Part.WORK
                         ? null
@@ -216,13 +209,24 @@ public class Benches {
         return of(jobId);
     }
 
-    /** The clocks of coats that lie and still have to be worked. */
-    public List<ClockView> clocks(UUID jobId) {
-        FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
-        return clocks(
-                all,
-                all.acts().stream().filter(a -> !a.done()).toList(),
-                zoneWork.of(all, log.ofJob(jobId), names(jobId)));
+    /** The clocks of coats that lie and still have to be worked, by job. */
+    public Map<UUID, List<ClockView>> clocks(List<JobSnapshot> of) {
+        Map<UUID, List<LogEntry>> entries = log.zonesOfAllJobs();
+        Map<UUID, List<ClockView>> out = new HashMap<>();
+        for (JobSnapshot job : of) {
+            if (job.plan().steps().stream().anyMatch(StoredStep::done)
+                    || entries.containsKey(job.job().id())) {
+                FilmCase all = judge.filmCase(job);
+                List<LogEntry> own = entries.getOrDefault(job.job().id(), List.of());
+                out.put(
+                        job.job().id(),
+                        clocks(
+                                all,
+                                all.acts().stream().filter(a -> !a.done()).toList(),
+                                zoneWork.of(all, own, names(job))));
+            }
+        }
+        return out;
     }
 
     /** Where an act goes over several zones, its clock is that of the zone to be watched. */
@@ -295,7 +299,7 @@ public class Benches {
 
     /** Notes that a coat is touch dry now. */
     public void touchDry(UUID jobId, StepId stepId) {
-        FilmCase all = plans.filmCase(jobId, plans.of(jobId).steps());
+        FilmCase all = judge.filmCase(snapshots.of(jobId));
         Act coat =
                 all.acts().stream()
                         .filter(a -> a.done() && a.id().equals(stepId))
@@ -315,10 +319,9 @@ public class Benches {
     }
 
     private BenchStep step(
-            Job job,
+            JobSnapshot job,
             Act act,
             FilmCase laid,
-            List<StoredStep> steps,
             List<LogEntry> entries,
             List<ClockView> clocks) {
         LogEntry running =
@@ -332,12 +335,13 @@ public class Benches {
         long at = Math.max(begun, laid.acts().isEmpty() ? begun : laid.acts().getLast().atMinute());
         Act now = act.at(at);
         List<FindingLine> against = against(laid, now);
+        Cupboard cupboard = cups.cupboard();
         Technique t = act.technique();
         return new BenchStep(
                 act.id(),
                 act.name(),
                 t.role(),
-                jobs.zones(job.id()).stream()
+                job.zones().stream()
                         .filter(z -> act.zones().contains(z.zoneKey()))
                         .map(JobZone::name)
                         .toList(),
@@ -345,7 +349,7 @@ public class Benches {
                 act.material().key(),
                 usable(act).stream()
                         .map(k -> engines.catalogue().material(k, t))
-                        .map(m -> choice(job, act, m, against(laid, now.with(m))))
+                        .map(m -> choice(job, act, m, against(laid, now.with(m)), cupboard))
                         .toList(),
                 act.minutes(),
                 t.booth(),
@@ -360,11 +364,7 @@ public class Benches {
                     case UPSIDE_DOWN -> "Turn the model upside down, in foam.";
                 },
                 t.texts().caution(),
-                steps.stream()
-                        .filter(s -> s.id().equals(act.id()))
-                        .findFirst()
-                        .map(StoredStep::reason)
-                        .orElse(""),
+                job.plan().step(act.id()).reason(),
                 against,
                 Instant.ofEpochSecond(ready * 60),
                 clocks.stream().filter(c -> c.stepId().equals(act.id())).findFirst().orElse(null),
@@ -389,12 +389,13 @@ public class Benches {
                 .toList();
     }
 
-    private MaterialChoice choice(Job job, Act act, Material m, List<FindingLine> against) {
+    private MaterialChoice choice(
+            JobSnapshot job, Act act, Material m, List<FindingLine> against, Cupboard cupboard) {
         return new MaterialChoice(
                 m.key(),
                 m.name(),
                 m.colour().map(Srgb::toHex).orElse(null),
-                cups.mix(job, act, m),
+                cups.mix(job, act, m, cupboard),
                 m.safety().text(),
                 against);
     }

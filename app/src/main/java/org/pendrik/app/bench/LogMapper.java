@@ -26,6 +26,14 @@ interface LogMapper {
             """
             select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version,
                 zone_times
+            from log_entry where zone_times is not null order by job_id, started_at, id
+            """)
+    List<LogEntry> withZoneTimes();
+
+    @Select(
+            """
+            select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version,
+                zone_times
             from log_entry where id = #{id}
             """)
     @Nullable LogEntry find(UUID id);

@@ -8,10 +8,11 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobZone;
-import org.pendrik.app.job.Jobs;
-import org.pendrik.app.makeup.Plans;
-import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.app.makeup.JobSnapshot;
+import org.pendrik.app.makeup.JobSnapshots;
+import org.pendrik.app.makeup.PlanJudge;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.shelf.Cupboard;
 import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Act;
@@ -24,13 +25,13 @@ import org.springframework.transaction.annotation.Transactional;
 /** Cups for steps: from the zones, what stands on the shelf, and the recipe that a step has. */
 @Service
 public class StepCups {
-    private final Plans plans;
-    private final Jobs jobs;
+    private final JobSnapshots snapshots;
+    private final PlanJudge judge;
     private final StepMixes mixes;
 
-    StepCups(Plans plans, Jobs jobs, StepMixes mixes) {
-        this.plans = plans;
-        this.jobs = jobs;
+    StepCups(JobSnapshots snapshots, PlanJudge judge, StepMixes mixes) {
+        this.snapshots = snapshots;
+        this.judge = judge;
         this.mixes = mixes;
     }
 
@@ -80,27 +81,33 @@ public class StepCups {
     /** The card of one step, as it is planned. */
     @Transactional(readOnly = true)
     public MixSheet sheet(UUID jobId, StepId stepId) {
+        JobSnapshot job = snapshots.of(jobId);
         Act act =
-                plans.filmCase(jobId, plans.of(jobId).steps()).acts().stream()
+                judge.filmCase(job).acts().stream()
                         .filter(a -> a.id().equals(stepId))
                         .findFirst()
                         .orElseThrow(() -> new NotFound("The step"));
-        Job job = jobs.get(jobId);
         return new MixSheet(
-                job.name(),
+                job.job().name(),
                 act.technique().name(),
-                jobs.zones(jobId).stream()
+                job.zones().stream()
                         .filter(z -> act.zones().contains(z.zoneKey()))
                         .map(JobZone::name)
                         .toList(),
                 act.material().name(),
-                mix(job, act, act.material()),
+                mix(job, act, act.material(), mixes.cupboard()),
                 act.technique().texts().stroke(),
                 act.technique().texts().stopRule(),
                 (act.material().safety().text() + " " + act.technique().texts().caution()).strip());
     }
 
-    @Nullable MixView mix(Job job, Act act, Material m) {
+    /** What stands on the shelf, for the cups of several steps. */
+    Cupboard cupboard() {
+        return mixes.cupboard();
+    }
+
+    @Nullable MixView mix(JobSnapshot of, Act act, Material m, Cupboard cupboard) {
+        Job job = of.job();
         if (!m.deposits() || m.filmMicrometres() == 0 || m.mix().thinner().isEmpty()) {
             return null;
         }
@@ -108,17 +115,17 @@ public class StepCups {
                 job.scale().toModel(job.length()).mm() * job.scale().toModel(job.height()).mm();
         double area =
                 side
-                        * jobs.zones(job.id()).stream()
+                        * of.zones().stream()
                                 .filter(z -> act.zones().contains(z.zoneKey()))
                                 .mapToDouble(JobZone::areaShare)
                                 .sum();
         // the recipe is for the material that was planned, not for another that was taken
         StepMixes.StepRecipe recipe =
-                m.key().equals(act.material().key()) ? mixes.ofJob(job.id()).get(act.id()) : null;
+                m.key().equals(act.material().key()) ? of.recipes().get(act.id()) : null;
         List<MixCard.Portion> helping =
                 recipe == null
                         ? List.of(
-                                mixes.bottle(m.name())
+                                cupboard.bottle(m.name())
                                         .orElseGet(() -> MixCard.Portion.drop(m.name())))
                         : recipe.helping();
         MixCard c =
@@ -176,19 +183,16 @@ public class StepCups {
     @Transactional(readOnly = true)
     public List<ShoppingLine> shopping() {
         Map<String, Tally> all = new LinkedHashMap<>();
-        for (Job job : jobs.all().stream().filter(j -> !j.archived()).toList()) {
-            List<StoredStep> steps = plans.of(job.id()).steps();
-            if (steps.isEmpty()) {
-                continue;
-            }
-            for (Act act : plans.filmCase(job.id(), steps).acts()) {
-                MixView mix = act.done() ? null : mix(job, act, act.material());
+        Cupboard cupboard = mixes.cupboard();
+        for (JobSnapshot job : snapshots.inWork()) {
+            for (Act act : judge.filmCase(job).acts()) {
+                MixView mix = act.done() ? null : mix(job, act, act.material(), cupboard);
                 if (mix == null) {
                     continue;
                 }
                 for (MeasureView m : mix.measures()) {
                     all.computeIfAbsent(m.name(), n -> new Tally(m.leftMl()))
-                            .add(m.millilitres(), job.name());
+                            .add(m.millilitres(), job.job().name());
                 }
             }
         }

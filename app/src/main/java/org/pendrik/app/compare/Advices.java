@@ -8,7 +8,8 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshots;
+import org.pendrik.app.makeup.PlanJudge;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Act;
@@ -38,12 +39,14 @@ class Advices {
     /** A smaller change of ΔE00 is none that a film could be held to. */
     private static final double NOTHING = 0.3;
 
-    private final Plans plans;
+    private final JobSnapshots snapshots;
+    private final PlanJudge judge;
     private final Engines engines;
     private final TakeBackQuestion takeBack;
 
-    Advices(Plans plans, Engines engines, TakeBackQuestion takeBack) {
-        this.plans = plans;
+    Advices(JobSnapshots snapshots, PlanJudge judge, Engines engines, TakeBackQuestion takeBack) {
+        this.snapshots = snapshots;
+        this.judge = judge;
         this.engines = engines;
         this.takeBack = takeBack;
     }
@@ -100,7 +103,7 @@ class Advices {
     private Here here(UUID jobId, JobRegion r) {
         List<Act> done = new ArrayList<>();
         List<Act> open = new ArrayList<>();
-        FilmCase laid = plans.filmCase(jobId, plans.of(jobId).steps());
+        FilmCase laid = judge.filmCase(snapshots.of(jobId));
         Finish top =
                 laid.zones().stream()
                         .filter(z -> z.key().equals(r.zoneKey()))

@@ -21,8 +21,8 @@ import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.study.FactoryColours;
 import org.pendrik.app.study.JobRegion;
-import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
@@ -46,7 +46,7 @@ class Comparisons {
     private final Pairs pairs;
     private final PairMeasures measures;
     private final Studies studies;
-    private final Measuring measuring;
+    private final FactoryColours factories;
     private final Advices advices;
     private final BenchLog log;
     private final Workshops workshops;
@@ -58,7 +58,7 @@ class Comparisons {
             Pairs pairs,
             PairMeasures measures,
             Studies studies,
-            Measuring measuring,
+            FactoryColours factories,
             Advices advices,
             BenchLog log,
             Workshops workshops,
@@ -68,7 +68,7 @@ class Comparisons {
         this.pairs = pairs;
         this.measures = measures;
         this.studies = studies;
-        this.measuring = measuring;
+        this.factories = factories;
         this.advices = advices;
         this.log = log;
         this.workshops = workshops;
@@ -92,7 +92,7 @@ class Comparisons {
         Pairs.Chosen c = chosen.get();
         Measured m = measured.get();
         watch.at("Comparing every point", 0.7);
-        Lab factory = measuring.factoryColour(jobId).orElse(null);
+        Lab factory = factories.of(jobs.get(jobId)).orElse(null);
         return new Comparison(
                 side,
                 c.prototype().id(),
@@ -177,7 +177,7 @@ class Comparisons {
         Job job = jobs.get(jobId);
         Side side = pairs.side(jobId, wanted);
         List<Photograph> all = pairs.progress(jobId, side);
-        Lab factory = measuring.factoryColour(jobId).orElse(null);
+        Lab factory = factories.of(jobs.get(jobId)).orElse(null);
         List<Comparison.Stage> out = new ArrayList<>();
         Instant before = Instant.MIN;
         for (Photograph p : all) {

@@ -13,6 +13,7 @@ import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
 import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.store.Recent;
+import org.pendrik.app.study.FactoryColours;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
@@ -41,6 +42,7 @@ class PairMeasures {
     private final Pairs pairs;
     private final Studies studies;
     private final Measuring measuring;
+    private final FactoryColours factories;
     private final Workshops workshops;
     private final SideSizes sizes;
     private final Map<Key, Measured> measured = Collections.synchronizedMap(new Recent<>(KEPT));
@@ -52,11 +54,13 @@ class PairMeasures {
             Pairs pairs,
             Studies studies,
             Measuring measuring,
+            FactoryColours factories,
             Workshops workshops,
             SideSizes sizes) {
         this.pairs = pairs;
         this.studies = studies;
         this.measuring = measuring;
+        this.factories = factories;
         this.workshops = workshops;
         this.sizes = sizes;
     }
@@ -76,7 +80,7 @@ class PairMeasures {
                 c.prototype(),
                 c.model(),
                 sizes.of(job.id(), c.model().side()),
-                measuring.factoryColour(job.id()),
+                factories.of(job),
                 job.id(),
                 job.scaleRatio(),
                 studies.of(job.id()).version(),

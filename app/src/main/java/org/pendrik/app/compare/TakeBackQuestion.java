@@ -5,7 +5,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshots;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.makeup.TakeBacks;
 import org.pendrik.core.film.StepId;
@@ -15,12 +15,12 @@ import org.springframework.stereotype.Component;
 /** Whether a coat that is too much can still be taken back on a zone, in a sentence. */
 @Component
 class TakeBackQuestion {
-    private final Plans plans;
+    private final JobSnapshots snapshots;
     private final TakeBacks takeBacks;
     private final Engines engines;
 
-    TakeBackQuestion(Plans plans, TakeBacks takeBacks, Engines engines) {
-        this.plans = plans;
+    TakeBackQuestion(JobSnapshots snapshots, TakeBacks takeBacks, Engines engines) {
+        this.snapshots = snapshots;
         this.takeBacks = takeBacks;
         this.engines = engines;
     }
@@ -37,7 +37,7 @@ class TakeBackQuestion {
     /** Whether the last coat of a technique on a zone can be taken back now. */
     Answer ask(UUID jobId, String technique, String zone) {
         Optional<StoredStep> coat =
-                plans.of(jobId).steps().stream()
+                snapshots.plan(jobId).steps().stream()
                         .filter(StoredStep::done)
                         .filter(
                                 s ->

@@ -19,7 +19,10 @@ import org.pendrik.app.diary.Diaries;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobDraft;
 import org.pendrik.app.job.Jobs;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshot;
+import org.pendrik.app.makeup.JobSnapshots;
+import org.pendrik.app.makeup.PlanJudge;
+import org.pendrik.app.makeup.Planner;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Marks;
 import org.pendrik.app.photograph.Photographs;
@@ -67,7 +70,9 @@ class DemoWorkshop implements ApplicationRunner {
     private final Workshops workshops;
     private final Photographs photographs;
     private final Studies studies;
-    private final Plans plans;
+    private final Planner planner;
+    private final JobSnapshots snapshots;
+    private final PlanJudge judge;
     private final BenchLog log;
     private final Diaries diaries;
     private final Shelf shelf;
@@ -78,7 +83,9 @@ class DemoWorkshop implements ApplicationRunner {
             Workshops workshops,
             Photographs photographs,
             Studies studies,
-            Plans plans,
+            Planner planner,
+            JobSnapshots snapshots,
+            PlanJudge judge,
             BenchLog log,
             Diaries diaries,
             Shelf shelf,
@@ -88,7 +95,9 @@ class DemoWorkshop implements ApplicationRunner {
         this.workshops = workshops;
         this.photographs = photographs;
         this.studies = studies;
-        this.plans = plans;
+        this.planner = planner;
+        this.snapshots = snapshots;
+        this.judge = judge;
         this.log = log;
         this.diaries = diaries;
         this.shelf = shelf;
@@ -208,7 +217,7 @@ class DemoWorkshop implements ApplicationRunner {
                                 "right-side"),
                         effect(EffectKind.POWDER, 2, "peat along the top", "roof"));
         studies.saveEffects(id, effects, 3);
-        plans.compile(id, jobs.get(id).planVersion());
+        planner.compile(id, jobs.get(id).planVersion());
         work(id, now);
     }
 
@@ -288,8 +297,8 @@ class DemoWorkshop implements ApplicationRunner {
 
     /** Does the steps up to the rust streak as the diary would have placed them three weeks ago. */
     private void work(UUID id, Instant now) {
-        List<StoredStep> steps = plans.of(id).steps();
-        FilmCase film = diaries.inRounds(plans.filmCase(id, steps));
+        JobSnapshot job = snapshots.of(id);
+        FilmCase film = diaries.inRounds(judge.filmCase(job));
         long from = StoredStep.minute(now.minus(Duration.ofDays(24)));
         var placed =
                 (DiaryOutcome.Placed)
@@ -361,7 +370,7 @@ class DemoWorkshop implements ApplicationRunner {
                         effect(EffectKind.CHIPS, 2, "stake pockets", "left-side", "right-side"),
                         effect(EffectKind.DUST, 2, "", "underframe", "trucks")),
                 1);
-        plans.compile(id, jobs.get(id).planVersion());
+        planner.compile(id, jobs.get(id).planVersion());
     }
 
     private void shunter() {
@@ -407,7 +416,7 @@ class DemoWorkshop implements ApplicationRunner {
                         effect(EffectKind.DUST, 2, "", "trucks", "fuel-tank", "underframe"),
                         effect(EffectKind.SPILL, 2, "below the filler, signature", "fuel-tank")),
                 1);
-        plans.compile(id, jobs.get(id).planVersion());
+        planner.compile(id, jobs.get(id).planVersion());
     }
 
     private void kilnHouse() {

@@ -1,5 +1,7 @@
 package org.pendrik.app.diary;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -19,8 +21,9 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
-import org.pendrik.app.job.Jobs;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshot;
+import org.pendrik.app.makeup.JobSnapshots;
+import org.pendrik.app.makeup.PlanJudge;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.workshop.Workshop;
 import org.pendrik.app.workshop.Workshops;
@@ -39,6 +42,7 @@ import org.pendrik.core.film.Lag;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Timing;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Places the steps of a job into the bench time of the workshop. */
 @Service
@@ -46,15 +50,26 @@ public class Diaries {
     private static final int HORIZON_DAYS = 370;
     private static final int FEWEST_DAYS_SHOWN = 7;
 
-    private final Plans plans;
-    private final Jobs jobs;
+    private static final int MOST_KEPT = 1_500;
+
+    private final JobSnapshots snapshots;
+    private final PlanJudge judge;
     private final Workshops workshops;
     private final Engines engines;
     private final Clock clock;
+    private final Cache<FilmAt, Prepared> prepared =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    private final Cache<PlacedBy, Diary> placed =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
-    Diaries(Plans plans, Jobs jobs, Workshops workshops, Engines engines, Clock clock) {
-        this.plans = plans;
-        this.jobs = jobs;
+    Diaries(
+            JobSnapshots snapshots,
+            PlanJudge judge,
+            Workshops workshops,
+            Engines engines,
+            Clock clock) {
+        this.snapshots = snapshots;
+        this.judge = judge;
         this.workshops = workshops;
         this.engines = engines;
         this.clock = clock;
@@ -107,29 +122,52 @@ public class Diaries {
             List<DiaryOutcome.Driver> drivers,
             Instant now,
             String zoneId,
-            Map<StepId, String> lags) {}
+            Map<StepId, String> lags) {
+        /** The same, told at a moment. */
+        private Diary at(Instant moment) {
+            return new Diary(
+                    slots,
+                    bench,
+                    problem,
+                    remedy,
+                    finish,
+                    packFrom,
+                    deadline,
+                    wantedOn,
+                    lateMinutes,
+                    drivers,
+                    moment,
+                    zoneId,
+                    lags);
+        }
+    }
 
     /**
      * The diary of a job as of now; jobs that are wanted earlier have taken their bench time
      * already.
      */
+    @Transactional(readOnly = true)
     public Diary of(UUID jobId) {
-        return Objects.requireNonNull(until(jobId).get(jobId));
+        List<JobSnapshot> all = new ArrayList<>(snapshots.inWork());
+        if (all.stream().noneMatch(s -> s.job().id().equals(jobId))) {
+            all.add(snapshots.of(jobId));
+        }
+        return Objects.requireNonNull(until(all, jobId).get(jobId));
     }
 
-    /** The diaries of all jobs that have steps to do, in the order in which they get bench time. */
-    public Map<UUID, Diary> all() {
-        return until(null);
+    /** The diaries of jobs that have steps to do, in the order in which they get bench time. */
+    public Map<UUID, Diary> of(List<JobSnapshot> all) {
+        return until(all, null);
     }
 
-    private Map<UUID, Diary> until(@Nullable UUID last) {
+    private Map<UUID, Diary> until(List<JobSnapshot> all, @Nullable UUID last) {
         Map<UUID, Diary> out = new LinkedHashMap<>();
         List<Span> taken = new ArrayList<>();
         Workshop workshop = workshops.current();
-        List<Span> pattern =
-                workshop.availability().spans(StoredStep.minute(clock.instant()), HORIZON_DAYS);
-        for (Planned p : order(last)) {
-            Diary d = place(p, workshop, pattern, taken);
+        Instant now = clock.instant();
+        List<Span> pattern = workshop.availability().spans(StoredStep.minute(now), HORIZON_DAYS);
+        for (Planned p : order(all)) {
+            Diary d = placed(p, workshop, pattern, taken).at(now);
             out.put(p.job().id(), d);
             if (p.job().id().equals(last)) {
                 return out;
@@ -143,24 +181,36 @@ public class Diaries {
         return out;
     }
 
-    private record Planned(Job job, FilmCase film, long openUntil) {}
+    /** A plan that is asked about in a minute, by the tables of that minute. */
+    private record FilmAt(FilmCase film, long now, Object catalogue) {}
+
+    /**
+     * What the film engine says of a plan's times.
+     *
+     * @param film in rounds where laying and working in a window do not fit in one go
+     * @param openUntil the minute in which the last open window closes, 0 when none is open
+     */
+    private record Prepared(FilmCase film, List<Lag> lags, long openUntil) {}
+
+    private record Planned(Job job, FilmAt asked, Prepared prepared) {
+        long openUntil() {
+            return prepared.openUntil();
+        }
+    }
+
+    /** All that the diary of a job hangs on. */
+    private record PlacedBy(
+            FilmAt asked, List<Span> bench, @Nullable LocalDate wantedOn, String zoneId) {}
 
     /**
      * Jobs with an open window first, since it cannot wait, and of those the one whose window
      * closes first; then by the date wanted.
      */
-    private List<Planned> order(@Nullable UUID wanted) {
+    private List<Planned> order(List<JobSnapshot> all) {
         List<Planned> out = new ArrayList<>();
-        for (Job job : jobs.all()) {
-            boolean asked = job.id().equals(wanted);
-            if (job.archived() && !asked) {
-                continue;
-            }
-            List<StoredStep> steps = plans.of(job.id()).steps();
-            if (asked || steps.stream().anyMatch(s -> !s.done())) {
-                FilmCase film = inRounds(plans.filmCase(job.id(), steps));
-                out.add(new Planned(job, film, openUntil(film)));
-            }
+        for (JobSnapshot job : all) {
+            FilmAt asked = new FilmAt(judge.filmCase(job), judge.now(), engines.catalogue());
+            out.add(new Planned(job.job(), asked, prepared.get(asked, this::prepare)));
         }
         out.sort(
                 Comparator.comparing((Planned p) -> p.openUntil() == 0)
@@ -168,9 +218,12 @@ public class Diaries {
         return out;
     }
 
-    /** The minute in which the last open window of a job closes, 0 when none is open. */
-    private long openUntil(FilmCase film) {
-        long now = StoredStep.minute(clock.instant());
+    private Prepared prepare(FilmAt a) {
+        FilmCase film = inRounds(a.film());
+        return new Prepared(film, engines.timing().lags(film), openUntil(film, a.now()));
+    }
+
+    private long openUntil(FilmCase film, long now) {
         Set<StepId> done = new HashSet<>();
         film.acts().stream().filter(Act::done).forEach(a -> done.add(a.id()));
         return engines.timing().spans(film).stream()
@@ -216,7 +269,11 @@ public class Diaries {
 
     /** What lies between them at least and at most. */
     public List<Gap> gaps(FilmCase film) {
-        return engines.timing().lags(film).stream()
+        return gaps(engines.timing().lags(film));
+    }
+
+    private static List<Gap> gaps(List<Lag> lags) {
+        return lags.stream()
                 .map(
                         l ->
                                 new Gap(
@@ -228,38 +285,46 @@ public class Diaries {
                 .toList();
     }
 
-    private Diary place(Planned planned, Workshop workshop, List<Span> pattern, List<Span> taken) {
-        Job job = planned.job();
-        FilmCase film = planned.film();
-        long now = StoredStep.minute(clock.instant());
-        List<DiaryTask> tasks = tasks(film);
-        int longestStep =
-                film.acts().stream().filter(a -> !a.done()).mapToInt(Act::minutes).max().orElse(0);
-        Map<StepId, Lag> longest = new LinkedHashMap<>();
-        List<Gap> gaps = new ArrayList<>();
-        for (Lag l : engines.timing().lags(film)) {
-            longest.merge(l.toActId(), l, (x, y) -> x.minMinutes() >= y.minMinutes() ? x : y);
-            gaps.add(
-                    new Gap(
-                            l.fromActId().value(),
-                            l.toActId().value(),
-                            l.minMinutes(),
-                            l.maxMinutes(),
-                            l.why()));
+    private Diary placed(Planned p, Workshop workshop, List<Span> pattern, List<Span> taken) {
+        List<Span> bench = pattern;
+        if (p.openUntil() > 0) {
+            // whoever laid a coat that must be worked soon is at the bench now
+            int longestStep =
+                    p.prepared().film().acts().stream()
+                            .filter(a -> !a.done())
+                            .mapToInt(Act::minutes)
+                            .max()
+                            .orElse(0);
+            bench =
+                    Availability.with(
+                            bench, new Span(p.asked().now(), p.openUntil() + longestStep));
         }
+        PlacedBy q =
+                new PlacedBy(
+                        p.asked(),
+                        Availability.without(bench, taken),
+                        p.job().wantedOn(),
+                        workshop.zoneId());
+        return placed.get(q, x -> place(x, p.prepared()));
+    }
+
+    private Diary place(PlacedBy q, Prepared plan) {
+        FilmCase film = plan.film();
+        List<Span> bench = q.bench();
+        long now = q.asked().now();
+        List<DiaryTask> tasks = tasks(film);
+        Map<StepId, Lag> longest = new LinkedHashMap<>();
+        for (Lag l : plan.lags()) {
+            longest.merge(l.toActId(), l, (x, y) -> x.minMinutes() >= y.minMinutes() ? x : y);
+        }
+        List<Gap> gaps = gaps(plan.lags());
         Map<StepId, String> why = new LinkedHashMap<>();
         longest.forEach((id, l) -> why.put(id, l.why()));
-        List<Span> bench = pattern;
-        if (planned.openUntil() > 0) {
-            // whoever laid a coat that must be worked soon is at the bench now
-            bench = Availability.with(bench, new Span(now, planned.openUntil() + longestStep));
-        }
-        bench = Availability.without(bench, taken);
-        ZoneId zone = ZoneId.of(workshop.zoneId());
+        ZoneId zone = ZoneId.of(q.zoneId());
         Instant deadline =
-                job.wantedOn() == null
+                q.wantedOn() == null
                         ? null
-                        : job.wantedOn().plusDays(1).atStartOfDay(zone).toInstant();
+                        : q.wantedOn().plusDays(1).atStartOfDay(zone).toInstant();
         return switch (DiaryPlacer.place(tasks, gaps, bench, now)) {
             case DiaryOutcome.CannotPlace no ->
                     new Diary(
@@ -270,11 +335,11 @@ public class Diaries {
                             null,
                             null,
                             deadline,
-                            job.wantedOn(),
+                            q.wantedOn(),
                             0,
                             List.of(),
-                            clock.instant(),
-                            workshop.zoneId(),
+                            at(now),
+                            q.zoneId(),
                             why);
             case DiaryOutcome.Placed p -> {
                 List<Slot> slots = slots(p, film);
@@ -298,11 +363,11 @@ public class Diaries {
                         finish,
                         pack,
                         deadline,
-                        job.wantedOn(),
+                        q.wantedOn(),
                         late,
                         p.drivers(),
-                        clock.instant(),
-                        workshop.zoneId(),
+                        at(now),
+                        q.zoneId(),
                         why);
             }
         };

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.Planner;
 import org.pendrik.app.task.Tasks;
 import org.pendrik.core.plan.Alternatives;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,14 +15,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class DiaryController {
     private final Diaries diaries;
-    private final Plans plans;
+    private final Planner planner;
     private final Engines engines;
     private final Tasks tasks;
 
-    DiaryController(Diaries diaries, Plans plans, Engines engines, Tasks tasks) {
+    DiaryController(Diaries diaries, Planner planner, Engines engines, Tasks tasks) {
         this.tasks = tasks;
         this.diaries = diaries;
-        this.plans = plans;
+        this.planner = planner;
         this.engines = engines;
     }
 
@@ -45,7 +45,7 @@ class DiaryController {
                 watch -> {
                     Alternatives.Answer found =
                             engines.alternatives()
-                                    .of(plans.request(jobId), diaries::readyMinute, watch);
+                                    .of(planner.request(jobId), diaries::readyMinute, watch);
                     return new AlternativesView(
                             found.ways().stream().map(AlternativeView::of).toList(),
                             found.untried());

@@ -54,8 +54,12 @@ interface JobMapper {
     int stepStudy(@Param("id") UUID id, @Param("version") int version);
 
     @Update(
-            "update job set plan_version = plan_version + 1 where id = #{id} and plan_version = #{version}")
-    int stepPlan(@Param("id") UUID id, @Param("version") int version);
+            """
+            update job set plan_version = plan_version + 1, plan_gap = #{gap}
+            where id = #{id} and plan_version = #{version}
+            """)
+    int stepPlan(
+            @Param("id") UUID id, @Param("version") int version, @Param("gap") @Nullable Long gap);
 
     @Insert(
             """
@@ -70,9 +74,6 @@ interface JobMapper {
 
     @Update("update job set version = version + 1 where id = #{id} and version = #{version}")
     int stepJob(@Param("id") UUID id, @Param("version") int version);
-
-    @Update("update job set plan_gap = #{gap} where id = #{id}")
-    void notePlanGap(@Param("id") UUID id, @Param("gap") @Nullable Long gap);
 
     @Select("select plan_gap from job where id = #{id}")
     @Nullable Long planGap(UUID id);

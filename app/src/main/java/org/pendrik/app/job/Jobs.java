@@ -10,6 +10,8 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.store.Uncommitted;
+import org.pendrik.app.store.Versioned;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.film.Face;
 import org.pendrik.core.plan.Subjects;
@@ -21,10 +23,13 @@ import org.springframework.transaction.annotation.Transactional;
 /** Keeps jobs. */
 @Service
 public class Jobs {
+    private static final int MOST_KEPT = 2_000;
+
     private final JobMapper mapper;
     private final Subjects subjects;
     private final Workshops workshops;
     private final Clock clock;
+    private final Versioned<List<JobZone>> zones = new Versioned<>(MOST_KEPT);
 
     Jobs(JobMapper mapper, Subjects subjects, Workshops workshops, Clock clock) {
         this.mapper = mapper;
@@ -49,10 +54,20 @@ public class Jobs {
 
     /** The zones of a job in their order. */
     public List<JobZone> zones(UUID id) {
-        Job job = get(id);
+        return zones(get(id));
+    }
+
+    /** The zones of a job in their order, of the moment in which its row was read. */
+    public List<JobZone> zones(Job job) {
+        return zones.get(job.id(), job.version(), () -> read(job));
+    }
+
+    private List<JobZone> read(Job job) {
         Map<String, ZoneTemplate> templates = new HashMap<>();
         subjects.zones(job.kind()).forEach(z -> templates.put(z.key(), z));
-        return mapper.zones(id).stream().map(z -> told(z, templates.get(z.zoneKey()))).toList();
+        return mapper.zones(job.id()).stream()
+                .map(z -> told(z, templates.get(z.zoneKey())))
+                .toList();
     }
 
     /** A zone that was kept before zones said what they face is as its kind has it. */
@@ -95,11 +110,6 @@ public class Jobs {
                 null,
                 t.keptClean(),
                 t.box().map(Jobs::text).orElse(""));
-    }
-
-    /** Notes how far a compiled plan could be off the best, in minutes; null when nobody knows. */
-    public void notePlanGap(UUID id, @Nullable Long minutes) {
-        mapper.notePlanGap(id, minutes);
     }
 
     /** How far the plan could be off the best; null when it was not compiled or changed since. */
@@ -145,6 +155,7 @@ public class Jobs {
                     "was made before with other figures",
                     "Change that job, or make this one anew.");
         }
+        Uncommitted.mark(id);
         StaleVersion.unlessOne(mapper.update(id, draft), "The job");
         return get(id);
     }
@@ -166,6 +177,7 @@ public class Jobs {
     /** Stores a job as it is given, with any date; for records that are read in. */
     @Transactional
     public Job insert(UUID id, JobDraft d) {
+        Uncommitted.mark(id);
         mapper.insert(
                 new Job(
                         id,
@@ -202,11 +214,17 @@ public class Jobs {
      * first.
      */
     public void stepStudy(UUID id, int version) {
+        Uncommitted.mark(id);
         StaleVersion.unlessOne(mapper.stepStudy(id, version), "The study");
     }
 
-    /** Counts up the version of the plan; {@link StaleVersion} when another change came first. */
-    public void stepPlan(UUID id, int version) {
-        StaleVersion.unlessOne(mapper.stepPlan(id, version), "The plan");
+    /**
+     * Counts up the version of the plan; {@link StaleVersion} when another change came first.
+     *
+     * @param gapMinutes how far it could be off the best; null when nobody knows
+     */
+    public void stepPlan(UUID id, int version, @Nullable Long gapMinutes) {
+        Uncommitted.mark(id);
+        StaleVersion.unlessOne(mapper.stepPlan(id, version, gapMinutes), "The plan");
     }
 }

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.store.Uncommitted;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -79,6 +80,7 @@ public class ZoneEdits {
                 }
             }
         }
+        Uncommitted.mark(jobId);
         StaleVersion.unlessOne(mapper.stepJob(jobId, version), "The job");
         mapper.clearZones(jobId);
         int place = 0;
@@ -93,6 +95,7 @@ public class ZoneEdits {
 
     /** Stores zones as they are given; for records that are read in. */
     public void insert(UUID jobId, List<JobZone> zones) {
+        Uncommitted.mark(jobId);
         mapper.clearZones(jobId);
         int place = 0;
         for (JobZone z : zones) {

@@ -20,6 +20,12 @@ interface AnswerMapper {
             """)
     List<Answers.Given> ofJob(UUID jobId);
 
+    /** An answer of any job. */
+    record Row(UUID jobId, StepId stepId, Finding.Rule rule, String coat) {}
+
+    @Select("select job_id, step_id, rule, coat from film_answer")
+    List<Row> all();
+
     @Delete(
             """
             delete from film_answer

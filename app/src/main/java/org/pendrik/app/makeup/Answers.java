@@ -2,8 +2,10 @@ package org.pendrik.app.makeup;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.pendrik.core.film.Finding;
@@ -42,6 +44,16 @@ public class Answers {
     Set<Finding.Answer> known(UUID jobId) {
         Set<Finding.Answer> out = new HashSet<>();
         ofJob(jobId).forEach(g -> out.add(g.answer()));
+        return Set.copyOf(out);
+    }
+
+    /** What is answered, by job. */
+    Map<UUID, Set<Finding.Answer>> known() {
+        Map<UUID, Set<Finding.Answer>> out = new HashMap<>();
+        for (AnswerMapper.Row r : mapper.all()) {
+            out.computeIfAbsent(r.jobId(), _ -> new HashSet<>())
+                    .add(new Finding.Answer(r.stepId(), r.rule(), r.coat()));
+        }
         return out;
     }
 

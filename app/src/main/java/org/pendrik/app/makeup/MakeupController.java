@@ -11,7 +11,6 @@ import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Thickness;
 import org.pendrik.core.plan.Pin;
-import org.pendrik.core.plan.PlanCheck;
 import org.pendrik.core.units.Climate;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,15 +23,22 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/jobs/{jobId}/makeup")
 class MakeupController {
-    private final Plans plans;
+    private final PlanEdits edits;
+    private final Planner planner;
     private final PlanMends mends;
     private final TakeBacks takeBacks;
     private final Makeups makeups;
     private final Clock clock;
 
     MakeupController(
-            Plans plans, PlanMends mends, TakeBacks takeBacks, Makeups makeups, Clock clock) {
-        this.plans = plans;
+            PlanEdits edits,
+            Planner planner,
+            PlanMends mends,
+            TakeBacks takeBacks,
+            Makeups makeups,
+            Clock clock) {
+        this.edits = edits;
+        this.planner = planner;
         this.mends = mends;
         this.takeBacks = takeBacks;
         this.makeups = makeups;
@@ -40,7 +46,7 @@ class MakeupController {
     }
 
     record PlanDraft(
-            List<Plans.StepDraft> steps,
+            List<PlanEdits.StepDraft> steps,
             List<Pin> pins,
             @Nullable Map<String, String> schools,
             int version) {}
@@ -56,14 +62,14 @@ class MakeupController {
 
     record ChooseOrder(Map<String, String> schools, int version) {}
 
-    record InStepOrder(List<Plans.Companion> with, int version) {}
+    record InStepOrder(List<Planner.Companion> with, int version) {}
 
     /**
      * Jobs planned in step.
      *
      * @param versions of the plans of all of them as they are now
      */
-    record InStepView(MakeupView makeup, List<Plans.Companion> versions) {}
+    record InStepView(MakeupView makeup, List<Planner.Companion> versions) {}
 
     record MendOrder(int finding, int mend, String label, int version) {}
 
@@ -94,7 +100,7 @@ class MakeupController {
     @PutMapping
     MakeupView save(@PathVariable UUID jobId, @RequestBody PlanDraft d) {
         return makeups.after(
-                jobId, () -> plans.save(jobId, d.steps(), d.pins(), d.schools(), d.version()));
+                () -> edits.save(jobId, d.steps(), d.pins(), d.schools(), d.version()));
     }
 
     @GetMapping("/made")
@@ -102,28 +108,28 @@ class MakeupController {
         return makeups.made(jobId);
     }
 
-    record LyingOrder(Plans.LyingCoat coat, int version) {}
+    record LyingOrder(PlanEdits.LyingCoat coat, int version) {}
 
     record NotLyingOrder(StepId stepId, int version) {}
 
     @PostMapping("/lying")
     MakeupView lies(@PathVariable UUID jobId, @RequestBody LyingOrder o) {
-        return makeups.after(jobId, () -> plans.lies(jobId, o.coat(), o.version()));
+        return makeups.after(() -> edits.lies(jobId, o.coat(), o.version()));
     }
 
     @PostMapping("/lying/undo")
     MakeupView liesNot(@PathVariable UUID jobId, @RequestBody NotLyingOrder o) {
-        return makeups.after(jobId, () -> plans.liesNot(jobId, o.stepId(), o.version()));
+        return makeups.after(() -> edits.liesNot(jobId, o.stepId(), o.version()));
     }
 
     @PostMapping("/compile")
     MakeupView compile(@PathVariable UUID jobId, @RequestBody CompileOrder order) {
-        return makeups.after(jobId, () -> plans.compile(jobId, order.version()));
+        return makeups.after(() -> planner.compile(jobId, order.version()));
     }
 
     @PostMapping("/choose")
     MakeupView choose(@PathVariable UUID jobId, @RequestBody ChooseOrder order) {
-        return makeups.after(jobId, () -> plans.choose(jobId, order.schools(), order.version()));
+        return makeups.after(() -> planner.choose(jobId, order.schools(), order.version()));
     }
 
     @PostMapping("/in-step")
@@ -134,15 +140,14 @@ class MakeupController {
     @PostMapping("/mend")
     MakeupView mend(@PathVariable UUID jobId, @RequestBody MendOrder o) {
         return makeups.after(
-                jobId, () -> mends.mend(jobId, o.finding(), o.mend(), o.label(), o.version()));
+                () -> mends.mend(jobId, o.finding(), o.mend(), o.label(), o.version()));
     }
 
     @PutMapping("/answer")
     MakeupView answer(@PathVariable UUID jobId, @RequestBody AnswerOrder o) {
         return makeups.after(
-                jobId,
                 () ->
-                        plans.answer(
+                        edits.answer(
                                 jobId,
                                 new Finding.Answer(o.stepId(), o.rule(), o.coat()),
                                 o.known()));
@@ -153,17 +158,18 @@ class MakeupController {
         List<String> labels = new ArrayList<>();
         MakeupView left =
                 makeups.after(
-                        jobId, () -> labels.addAll(mends.repair(jobId, order.version()).labels()));
+                        () -> {
+                            PlanMends.Repaired r = mends.repair(jobId, order.version());
+                            labels.addAll(r.labels());
+                            return r.job();
+                        });
         return new RepairedView(labels, left);
     }
 
     @PostMapping("/what-if")
     WhatIfView whatIf(@PathVariable UUID jobId, @RequestBody WhatIfQuestion q) {
-        PlanCheck.Judgement now = plans.judge(jobId);
-        PlanCheck.Judgement then =
-                plans.whatIf(
-                        jobId, new Climate(q.celsius(), q.humidity()), q.thicker(), q.thickness());
-        return WhatIfView.of(now, then, makeups.view(jobId, then));
+        return makeups.whatIf(
+                jobId, new Climate(q.celsius(), q.humidity()), q.thicker(), q.thickness());
     }
 
     @PostMapping("/take-back")
@@ -176,7 +182,6 @@ class MakeupController {
     @PostMapping("/take-back/step")
     MakeupView insertTakeBack(@PathVariable UUID jobId, @RequestBody TakeBackOrder o) {
         return makeups.after(
-                jobId,
                 () ->
                         takeBacks.insert(
                                 jobId,

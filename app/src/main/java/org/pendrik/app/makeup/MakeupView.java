@@ -182,17 +182,15 @@ public record MakeupView(
             double cure) {}
 
     static MakeupView of(
-            Plans.Plan plan,
+            JobSnapshot job,
             org.pendrik.core.plan.PlanCheck.Judgement judged,
             Catalogue catalogue,
             java.util.function.Function<Finding, List<Mends.Checked>> mends,
-            int effects,
-            Map<String, String> sets,
-            Map<String, String> schools,
-            Map<String, String> houseSchools,
-            @Nullable Long gapMinutes,
-            Map<StepId, StepMixes.StepRecipe> recipes,
             long nowMinute) {
+        Plan plan = job.plan();
+        Map<StepId, StepMixes.StepRecipe> recipes = job.recipes();
+        Map<String, String> sets = new LinkedHashMap<>();
+        job.study().effects().forEach(e -> sets.put(e.id().toString(), e.effect().set()));
         Map<StepId, StoredStep> stored = new LinkedHashMap<>();
         plan.steps().forEach(s -> stored.put(s.id(), s));
         List<StepView> steps = new ArrayList<>();
@@ -259,10 +257,10 @@ public record MakeupView(
                 judged.brokenPins(),
                 clears,
                 Math.max(0, end - nowMinute),
-                effects,
-                schools,
-                houseSchools,
-                gapMinutes,
+                job.study().effects().size(),
+                plan.schools().answers(),
+                job.house().answers(),
+                plan.gapMinutes(),
                 plan.version());
     }
 

@@ -1,23 +1,20 @@
 package org.pendrik.app.makeup;
 
-import java.time.Clock;
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
-import java.util.stream.Stream;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
-import org.pendrik.app.job.Jobs;
-import org.pendrik.app.school.SchoolSheet;
-import org.pendrik.app.shelf.StepMixes;
-import org.pendrik.app.study.JobEffect;
-import org.pendrik.app.study.Studies;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.film.StepId;
+import org.pendrik.core.film.Thickness;
 import org.pendrik.core.plan.PlanCheck;
 import org.pendrik.core.plan.Schools;
 import org.pendrik.core.plan.Ways;
+import org.pendrik.core.units.Climate;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,56 +23,46 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class Makeups {
-    private final Plans plans;
+    private final JobSnapshots snapshots;
+    private final Planner planner;
+    private final PlanJudge judge;
     private final PlanMends mends;
-    private final Studies studies;
     private final Engines engines;
-    private final SchoolSheet schools;
-    private final StepMixes mixes;
-    private final Jobs jobs;
-    private final Clock clock;
 
     Makeups(
-            Plans plans,
+            JobSnapshots snapshots,
+            Planner planner,
+            PlanJudge judge,
             PlanMends mends,
-            Studies studies,
-            Engines engines,
-            SchoolSheet schools,
-            StepMixes mixes,
-            Jobs jobs,
-            Clock clock) {
-        this.plans = plans;
+            Engines engines) {
+        this.snapshots = snapshots;
+        this.planner = planner;
+        this.judge = judge;
         this.mends = mends;
-        this.studies = studies;
         this.engines = engines;
-        this.schools = schools;
-        this.mixes = mixes;
-        this.jobs = jobs;
-        this.clock = clock;
     }
 
     /** The plan as it is. */
     public MakeupView of(UUID jobId) {
-        return view(jobId, plans.judge(jobId));
+        return view(snapshots.of(jobId));
+    }
+
+    private MakeupView view(JobSnapshot job) {
+        return view(job, judge.judge(job));
     }
 
     /** The plan judged in another way than it stands. */
-    MakeupView view(UUID jobId, PlanCheck.Judgement judged) {
-        Map<String, String> sets = new LinkedHashMap<>();
-        List<JobEffect> effects = studies.of(jobId).effects();
-        effects.forEach(e -> sets.put(e.id().toString(), e.effect().set()));
+    private MakeupView view(JobSnapshot job, PlanCheck.Judgement judged) {
         return MakeupView.of(
-                plans.of(jobId),
-                judged,
-                engines.catalogue(),
-                f -> mends.mendsFor(judged, f),
-                effects.size(),
-                sets,
-                schools.own(jobId).answers(),
-                schools.house().answers(),
-                jobs.planGap(jobId),
-                mixes.ofJob(jobId),
-                StoredStep.minute(clock.instant()));
+                job, judged, engines.catalogue(), f -> mends.mendsFor(judged, f), judge.now());
+    }
+
+    /** The plan as it would be in other air, or with a step laid thicker, beside what it is. */
+    WhatIfView whatIf(
+            UUID jobId, Climate air, @Nullable StepId thicker, @Nullable Thickness thickness) {
+        JobSnapshot job = snapshots.of(jobId);
+        PlanCheck.Judgement then = judge.whatIf(job, air, thicker, thickness);
+        return WhatIfView.of(judge.judge(job), then, view(job, then));
     }
 
     /**
@@ -121,9 +108,10 @@ public class Makeups {
     /** How each effect of the study is made, as the schools of this job and the effect have it. */
     public List<MadeView> made(UUID jobId) {
         Catalogue catalogue = engines.catalogue();
-        Schools.Choice choice = schools.of(jobId);
-        Lab own = plans.paintOf(jobId);
-        return studies.of(jobId).effects().stream()
+        JobSnapshot job = snapshots.of(jobId);
+        Schools.Choice choice = job.schools();
+        Lab own = job.paint();
+        return job.study().effects().stream()
                 .map(
                         e -> {
                             try {
@@ -175,20 +163,21 @@ public class Makeups {
     }
 
     /** Plans jobs in step and draws the first; all of them or none. */
-    MakeupController.InStepView inStep(UUID jobId, List<Plans.Companion> others, int version) {
-        plans.compileInStep(jobId, others, version);
-        List<Plans.Companion> versions =
-                Stream.concat(Stream.of(jobId), others.stream().map(Plans.Companion::job))
-                        .distinct()
-                        // each has to be one that can be drawn
-                        .map(id -> new Plans.Companion(id, of(id).version()))
-                        .toList();
-        return new MakeupController.InStepView(of(jobId), versions);
+    MakeupController.InStepView inStep(UUID jobId, List<Planner.Companion> others, int version) {
+        List<JobSnapshot> left = planner.compileInStep(jobId, others, version);
+        List<Planner.Companion> versions = new ArrayList<>();
+        MakeupView first = null;
+        for (JobSnapshot job : left) {
+            // each has to be one that can be drawn
+            MakeupView v = view(job);
+            first = first == null ? v : first;
+            versions.add(new Planner.Companion(job.job().id(), v.version()));
+        }
+        return new MakeupController.InStepView(Objects.requireNonNull(first), versions);
     }
 
     /** Makes an edit and draws what it left; an edit that cannot be drawn is not kept. */
-    MakeupView after(UUID jobId, Runnable edit) {
-        edit.run();
-        return of(jobId);
+    MakeupView after(Supplier<JobSnapshot> edit) {
+        return view(edit.get());
     }
 }

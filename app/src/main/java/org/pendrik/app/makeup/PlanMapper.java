@@ -24,14 +24,18 @@ interface PlanMapper {
 
     @Insert(
             """
+            <script>
             insert into plan_step (job_id, id, technique, material, thickness, zones, origin, reason, started_at,
                 finished_at, takes_back, back_share, made_for_effect, made_for_step, works_on, zone_times, extra, place)
-            values (#{jobId}, #{s.id}, #{s.technique}, #{s.material}, #{s.thickness}, #{s.zones}, #{s.origin},
+            values
+            <foreach collection="steps" item="s" index="place" separator=",">
+                (#{jobId}, #{s.id}, #{s.technique}, #{s.material}, #{s.thickness}, #{s.zones}, #{s.origin},
                 #{s.reason}, #{s.startedAt}, #{s.finishedAt}, #{s.takesBack}, #{s.backShare},
                 #{s.madeForEffect}, #{s.madeForStep}, #{s.worksOn}, #{s.zoneTimes}, #{s.extra}, #{place})
+            </foreach>
+            </script>
             """)
-    void addStep(
-            @Param("jobId") UUID jobId, @Param("s") StoredStep step, @Param("place") int place);
+    void addSteps(@Param("jobId") UUID jobId, @Param("steps") List<StoredStep> steps);
 
     @Select("select first_id, then_id from pin where job_id = #{jobId} order by first_id, then_id")
     List<Pin> pins(UUID jobId);

@@ -1,7 +1,6 @@
 package org.pendrik.app.makeup;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -24,13 +23,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class PlanMends {
-    private final PlanStore kept;
-    private final Plans plans;
+    private final JobSnapshots snapshots;
+    private final PlanStore plans;
+    private final PlanJudge judge;
     private final Engines engines;
 
-    PlanMends(PlanStore kept, Plans plans, Engines engines) {
-        this.kept = kept;
+    PlanMends(JobSnapshots snapshots, PlanStore plans, PlanJudge judge, Engines engines) {
+        this.snapshots = snapshots;
         this.plans = plans;
+        this.judge = judge;
         this.engines = engines;
     }
 
@@ -42,9 +43,10 @@ public class PlanMends {
     }
 
     /** Makes a mend, named by the place of its finding, its own place and its label. */
-    public Plans.Plan mend(UUID jobId, int finding, int mend, String label, int version) {
-        kept.at(jobId, version);
-        PlanCheck.Judgement judged = plans.judge(jobId);
+    JobSnapshot mend(UUID jobId, int finding, int mend, String label, int version) {
+        JobSnapshot job = snapshots.of(jobId);
+        job.plan().at(version);
+        PlanCheck.Judgement judged = judge.judge(job);
         var findings = judged.film().findings();
         if (finding < 0 || finding >= findings.size()) {
             throw new StaleVersion("The plan");
@@ -58,13 +60,11 @@ public class PlanMends {
                 engines.mends()
                         .apply(judged.timed(), chosen)
                         .orElseThrow(() -> new StaleVersion("The plan"));
-        return storeMended(jobId, mended, findings.get(finding).why(), version);
+        return storeMended(job, mended, findings.get(finding).why());
     }
 
-    private Plans.Plan storeMended(UUID jobId, FilmCase mended, String why, int version) {
-        Plans.Plan old = plans.of(jobId);
-        Map<StepId, StoredStep> known = new HashMap<>();
-        old.steps().forEach(s -> known.put(s.id(), s));
+    private JobSnapshot storeMended(JobSnapshot job, FilmCase mended, String why) {
+        Map<StepId, StoredStep> known = job.plan().byId();
         List<StoredStep> steps = new ArrayList<>();
         for (Act a : mended.acts()) {
             StoredStep s = known.get(a.id());
@@ -78,14 +78,14 @@ public class PlanMends {
                                         .remembering(s));
             }
         }
-        kept.store(jobId, steps, old.pins(), version);
-        return plans.of(jobId);
+        return job.with(plans.store(job.job().id(), job.plan(), job.plan().with(steps)));
     }
 
     /** Makes the cheapest changes after which nothing is left to stop or to warn of. */
-    public Repaired repair(UUID jobId, int version) {
-        kept.at(jobId, version);
-        PlanCheck.Judgement judged = plans.judge(jobId);
+    Repaired repair(UUID jobId, int version) {
+        JobSnapshot job = snapshots.of(jobId);
+        job.plan().at(version);
+        PlanCheck.Judgement judged = judge.judge(job);
         Repair.Offer offer =
                 engines.repair()
                         .of(judged.timed())
@@ -100,10 +100,15 @@ public class PlanMends {
                                                 judged.film().isClean()
                                                         ? "Leave it as it is."
                                                         : "Make it anew from the effects."));
-        storeMended(jobId, offer.mended(), "It mends the plan as a whole.", version);
-        return new Repaired(offer.mends().stream().map(Mend::label).toList());
+        return new Repaired(
+                offer.mends().stream().map(Mend::label).toList(),
+                storeMended(job, offer.mended(), "It mends the plan as a whole."));
     }
 
-    /** What was changed to mend a plan, in words. */
-    public record Repaired(List<String> labels) {}
+    /**
+     * A plan mended as a whole.
+     *
+     * @param labels what was changed, in words
+     */
+    record Repaired(List<String> labels, JobSnapshot job) {}
 }

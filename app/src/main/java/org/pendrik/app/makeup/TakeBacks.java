@@ -1,7 +1,5 @@
 package org.pendrik.app.makeup;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.pendrik.app.engines.Engines;
@@ -20,30 +18,40 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class TakeBacks {
-    private final PlanStore kept;
-    private final Plans plans;
+    private final JobSnapshots snapshots;
+    private final PlanEdits edits;
+    private final PlanJudge judge;
     private final Engines engines;
     private final StepMixes mixes;
 
-    TakeBacks(PlanStore kept, Plans plans, Engines engines, StepMixes mixes) {
-        this.kept = kept;
-        this.plans = plans;
+    TakeBacks(
+            JobSnapshots snapshots,
+            PlanEdits edits,
+            PlanJudge judge,
+            Engines engines,
+            StepMixes mixes) {
+        this.snapshots = snapshots;
+        this.edits = edits;
+        this.judge = judge;
         this.engines = engines;
         this.mixes = mixes;
     }
 
     /** Which coats can be taken back on which zones, and how. */
     public TakeBack.Answer ask(UUID jobId, StepId stepId, Set<String> zones, double share) {
-        List<StoredStep> done = plans.of(jobId).steps().stream().filter(StoredStep::done).toList();
-        FilmCase laid = plans.filmCase(jobId, done);
-        Set<String> atHand = mixes.atHand(engines.catalogue().materials());
-        long now = laid.acts().stream().mapToLong(Act::endMinute).reduce(plans.now(), Math::max);
+        return ask(snapshots.of(jobId), stepId, zones, share);
+    }
+
+    private TakeBack.Answer ask(JobSnapshot job, StepId stepId, Set<String> zones, double share) {
+        FilmCase laid = judge.done(job);
+        Set<String> atHand = mixes.cupboard().atHand(engines.catalogue().materials());
+        long now = laid.acts().stream().mapToLong(Act::endMinute).reduce(judge.now(), Math::max);
         return engines.takeBack()
                 .answer(new TakeBack.Question(laid, stepId, zones, share, now, atHand));
     }
 
     /** Puts a way of taking a coat back in as the next step. */
-    public Plans.Plan insert(
+    JobSnapshot insert(
             UUID jobId,
             StepId stepId,
             Set<String> zones,
@@ -51,8 +59,10 @@ public class TakeBacks {
             String technique,
             String material,
             int version) {
+        JobSnapshot job = snapshots.of(jobId);
+        Plan old = job.plan().at(version);
         Act act =
-                ask(jobId, stepId, zones, share).ways().stream()
+                ask(job, stepId, zones, share).ways().stream()
                         .map(TakeBack.Way::act)
                         .filter(
                                 a ->
@@ -66,7 +76,6 @@ public class TakeBacks {
                                                 engines.catalogue().material(material).name(),
                                                 "no longer does it",
                                                 "Ask again what takes it back now."));
-        Plans.Plan old = plans.of(jobId);
         String coat =
                 old.steps().stream()
                         .filter(s -> s.id().equals(stepId))
@@ -74,9 +83,8 @@ public class TakeBacks {
                         .map(s -> engines.catalogue().material(s.material()).name())
                         .orElse("coat");
         StepId id = StepIds.besides(old.steps().stream().map(StoredStep::id)).takingBack(stepId);
-        List<StoredStep> steps =
-                new ArrayList<>(old.steps().stream().filter(StoredStep::done).toList());
-        steps.add(
+        return edits.next(
+                job,
                 StoredStep.of(
                         act.named(id),
                         PlanStep.Origin.MANUAL,
@@ -84,8 +92,5 @@ public class TakeBacks {
                                 ? "The " + coat + " is too heavy: thin it."
                                 : "The " + coat + " is too heavy: take it off.",
                         engines.catalogue()));
-        old.steps().stream().filter(s -> !s.done()).forEach(steps::add);
-        kept.store(jobId, steps, old.pins(), version);
-        return plans.of(jobId);
     }
 }

@@ -17,18 +17,20 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class ZonesInPlan {
-    private final PlanStore kept;
+    private final JobSnapshots snapshots;
+    private final PlanStore plans;
     private final Engines engines;
 
-    ZonesInPlan(PlanStore kept, Engines engines) {
-        this.kept = kept;
+    ZonesInPlan(JobSnapshots snapshots, PlanStore plans, Engines engines) {
+        this.snapshots = snapshots;
+        this.plans = plans;
         this.engines = engines;
     }
 
     @EventListener
     @Order(2)
     void on(ZonesChanged changed) {
-        Plans.Plan plan = kept.of(changed.jobId());
+        Plan plan = snapshots.plan(changed.jobId());
         requireNothingLost(changed, plan.steps());
         requireAlikeWhereMerged(changed, plan.steps());
         List<StoredStep> steps = new ArrayList<>();
@@ -38,7 +40,7 @@ class ZonesInPlan {
                 steps.add(s.on(new ZoneKeys(now), changed.follow(s.zoneTimes())));
             }
         }
-        kept.store(changed.jobId(), steps, plan.pins(), plan.version());
+        plans.store(changed.jobId(), plan, plan.with(steps));
     }
 
     private void requireNothingLost(ZonesChanged changed, List<StoredStep> steps) {

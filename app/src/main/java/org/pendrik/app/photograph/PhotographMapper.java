@@ -28,6 +28,14 @@ interface PhotographMapper {
             """)
     List<Photograph> ofJob(UUID jobId);
 
+    @Select(
+            """
+            select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, removed, version
+            from photograph where not removed order by job_id, added_at, id
+            """)
+    List<Photograph> all();
+
     @Insert(
             """
             insert into photograph (id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px,

@@ -5,7 +5,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
@@ -78,6 +80,11 @@ public class Photographs {
         return mapper.ofJob(jobId);
     }
 
+    /** The photographs of all jobs by job, oldest first. */
+    public Map<UUID, List<Photograph>> ofAllJobs() {
+        return mapper.all().stream().collect(Collectors.groupingBy(Photograph::jobId));
+    }
+
     /** One photograph; {@link NotFound} when there is none. */
     public Photograph get(UUID id) {
         Photograph p = mapper.find(id);
@@ -98,8 +105,9 @@ public class Photographs {
     /** All photographs whose file is missing or damaged; each file is read whole. */
     public List<BrokenPhotograph> broken() {
         List<BrokenPhotograph> out = new ArrayList<>();
+        Map<UUID, List<Photograph>> all = ofAllJobs();
         for (Job job : jobs.all()) {
-            for (Photograph p : mapper.ofJob(job.id())) {
+            for (Photograph p : all.getOrDefault(job.id(), List.of())) {
                 PhotographStore.State state = store.state(p.hash());
                 if (state != PhotographStore.State.WHOLE) {
                     out.add(
@@ -272,8 +280,13 @@ public class Photographs {
      * sister cars never.
      */
     public @Nullable Photograph latest(UUID jobId, Role role, Side side) {
+        return latest(mapper.ofJob(jobId), role, side);
+    }
+
+    /** The same among photographs of one job, oldest first. */
+    public static @Nullable Photograph latest(List<Photograph> ofJob, Role role, Side side) {
         Photograph best = null;
-        for (Photograph p : mapper.ofJob(jobId)) {
+        for (Photograph p : ofJob) {
             if (p.role() == role
                     && p.side() == side
                     && !p.sister()

@@ -1,9 +1,13 @@
 package org.pendrik.app.photograph;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -31,6 +35,7 @@ public class SideSizes {
 
     /** A row of the table. */
     record Row(
+            UUID jobId,
             Side side,
             double lengthMm,
             double heightMm,
@@ -52,10 +57,17 @@ public class SideSizes {
     interface SizeMapper {
         @Select(
                 """
-                select side, length_mm, height_mm, radius_mm, from_degrees, to_degrees
+                select job_id, side, length_mm, height_mm, radius_mm, from_degrees, to_degrees
                 from side_size where job_id = #{jobId} order by side
                 """)
         List<Row> ofJob(UUID jobId);
+
+        @Select(
+                """
+                select job_id, side, length_mm, height_mm, radius_mm, from_degrees, to_degrees
+                from side_size order by job_id, side
+                """)
+        List<Row> all();
 
         @Delete("delete from side_size where job_id = #{jobId} and side = #{side}")
         void clear(@Param("jobId") UUID jobId, @Param("side") Side side);
@@ -63,16 +75,32 @@ public class SideSizes {
         @Insert(
                 """
                 insert into side_size (job_id, side, length_mm, height_mm, radius_mm, from_degrees, to_degrees)
-                values (#{jobId}, #{r.side}, #{r.lengthMm}, #{r.heightMm}, #{r.radiusMm}, #{r.fromDegrees},
-                    #{r.toDegrees})
+                values (#{jobId}, #{side}, #{lengthMm}, #{heightMm}, #{radiusMm}, #{fromDegrees}, #{toDegrees})
                 """)
-        void add(@Param("jobId") UUID jobId, @Param("r") Row row);
+        void add(Row row);
     }
 
     /** What is known of the sides of a job. */
     public List<SideSize> ofJob(UUID jobId) {
-        Job job = jobs.get(jobId);
-        List<SideSize> out = new ArrayList<>(mapper.ofJob(jobId).stream().map(Row::size).toList());
+        return ofJob(jobs.get(jobId));
+    }
+
+    /** What is known of the sides of a job, of the moment in which its row was read. */
+    public List<SideSize> ofJob(Job job) {
+        return all(job, mapper.ofJob(job.id()));
+    }
+
+    /** What is known of the sides of several jobs. */
+    public Map<UUID, List<SideSize>> of(Collection<Job> several) {
+        Map<UUID, List<Row>> rows =
+                mapper.all().stream().collect(Collectors.groupingBy(Row::jobId));
+        Map<UUID, List<SideSize>> out = new HashMap<>();
+        several.forEach(j -> out.put(j.id(), all(j, rows.getOrDefault(j.id(), List.of()))));
+        return out;
+    }
+
+    private static List<SideSize> all(Job job, List<Row> rows) {
+        List<SideSize> out = new ArrayList<>(rows.stream().map(Row::size).toList());
         for (Side side : List.of(Side.LEFT, Side.RIGHT)) {
             if (out.stream().noneMatch(s -> s.side() == side)) {
                 out.add(new SideSize(side, job.lengthMm(), job.heightMm(), null));
@@ -103,8 +131,8 @@ public class SideSizes {
         SideSize.Curve c = size.curve();
         mapper.clear(jobId, size.side());
         mapper.add(
-                jobId,
                 new Row(
+                        jobId,
                         size.side(),
                         size.lengthMm(),
                         size.heightMm(),

@@ -104,28 +104,44 @@ public class Sides {
      *
      * @throws InvalidInput when the marks cannot belong to a side
      */
-    public synchronized Optional<Side> of(Photograph p) {
-        SideSize size = sizes.of(p.jobId(), p.side()).orElse(null);
-        if (!p.located()
-                || size == null
-                || (size.curve() == null ? p.corners() == null : p.shellMarks() == null)) {
+    public Optional<Side> of(Photograph p) {
+        return of(p, sizes.of(p.jobId(), p.side()));
+    }
+
+    /** The same, the size of the side being at hand. */
+    public synchronized Optional<Side> of(Photograph p, Optional<SideSize> known) {
+        SideSize size = known.orElse(null);
+        SideKey key = key(p, size);
+        if (size == null || key == null) {
             return Optional.empty();
         }
-        SideKey key =
-                new SideKey(
-                        p.hash(),
-                        p.corners(),
-                        p.knownPoints(),
-                        p.greyPatch(),
-                        p.straightLines(),
-                        p.shellMarks(),
-                        size);
         Side side = sides.get(key);
         if (side == null) {
             side = render(p, size);
             sides.put(key, side);
         }
         return Optional.of(side);
+    }
+
+    /** All that a rectified side hangs on, as text; empty while there is none. */
+    public static Optional<String> basis(Photograph p, Optional<SideSize> known) {
+        return Optional.ofNullable(key(p, known.orElse(null))).map(SideKey::toString);
+    }
+
+    private static @Nullable SideKey key(Photograph p, @Nullable SideSize size) {
+        if (!p.located()
+                || size == null
+                || (size.curve() == null ? p.corners() == null : p.shellMarks() == null)) {
+            return null;
+        }
+        return new SideKey(
+                p.hash(),
+                p.corners(),
+                p.knownPoints(),
+                p.greyPatch(),
+                p.straightLines(),
+                p.shellMarks(),
+                size);
     }
 
     private Side render(Photograph p, SideSize size) {

@@ -19,7 +19,9 @@ import org.pendrik.app.job.JobDraft;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.job.ZoneEdits;
 import org.pendrik.app.makeup.Answers;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshots;
+import org.pendrik.app.makeup.PlanEdits;
+import org.pendrik.app.makeup.PlanJudge;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.paper.Artworks;
 import org.pendrik.app.photograph.Photograph;
@@ -61,7 +63,9 @@ class Records {
     private final Measuring measuring;
     private final SideSizes sizes;
     private final Photographs photographs;
-    private final Plans plans;
+    private final JobSnapshots snapshots;
+    private final PlanEdits edits;
+    private final PlanJudge judge;
     private final BenchLog log;
     private final Engines engines;
     private final SchoolSheet schools;
@@ -81,7 +85,9 @@ class Records {
             Measuring measuring,
             SideSizes sizes,
             Photographs photographs,
-            Plans plans,
+            JobSnapshots snapshots,
+            PlanEdits edits,
+            PlanJudge judge,
             BenchLog log,
             Engines engines,
             SchoolSheet schools,
@@ -99,7 +105,9 @@ class Records {
         this.measuring = measuring;
         this.sizes = sizes;
         this.photographs = photographs;
-        this.plans = plans;
+        this.snapshots = snapshots;
+        this.edits = edits;
+        this.judge = judge;
         this.log = log;
         this.engines = engines;
         this.schools = schools;
@@ -117,7 +125,7 @@ class Records {
     JobRecord of(UUID jobId) {
         Job j = jobs.get(jobId);
         var study = studies.of(jobId);
-        var plan = plans.of(jobId);
+        var plan = snapshots.plan(jobId);
         List<Photograph> pictures = photographs.ofJob(jobId);
         return new JobRecord(
                 JobRecord.VERSION,
@@ -228,7 +236,7 @@ class Records {
                 measures(pictures),
                 sizes.ofJob(jobId),
                 study.samples(),
-                schools.own(jobId).answers(),
+                plan.schools().answers(),
                 priors.dryingOf(jobId).stream()
                         .map(
                                 d ->
@@ -524,7 +532,7 @@ class Records {
                             .toList(),
                     3);
         }
-        plans.insert(
+        edits.insert(
                 id,
                 r.steps().stream()
                         .map(
@@ -604,7 +612,7 @@ class Records {
                             d.step(), d.material(), d.predictedMin(), d.seenMin(), d.seenAt()));
         }
         // a plan that cannot even be judged is no plan: say so before anything is kept
-        plans.judge(id);
+        judge.judge(snapshots.of(id));
         return new ReadIn(id, leftOut);
     }
 }

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.pendrik.app.store.Kept;
 import org.pendrik.core.plan.Schools;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,24 +13,21 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class SchoolSheet {
     private final SchoolMapper mapper;
+    private final Kept<Schools.Choice> house;
 
     SchoolSheet(SchoolMapper mapper) {
         this.mapper = mapper;
+        this.house = new Kept<>(choice(mapper.house()));
     }
 
     /** How the house does things. */
     public Schools.Choice house() {
-        return choice(mapper.house());
+        return house.get();
     }
 
     /** Where a job does things otherwise. */
     public Schools.Choice own(UUID jobId) {
         return choice(mapper.ofJob(jobId));
-    }
-
-    /** How a job is done. */
-    public Schools.Choice of(UUID jobId) {
-        return own(jobId).over(house());
     }
 
     private static Schools.Choice choice(List<SchoolMapper.Row> rows) {
@@ -43,6 +41,7 @@ public class SchoolSheet {
     public void saveHouse(Schools.Choice choice) {
         mapper.clearHouse();
         choice.answers().forEach((q, a) -> mapper.addHouse(new SchoolMapper.Row(q, a)));
+        house.set(choice(mapper.house()));
     }
 
     /** Stores the answers of a job; what is not named is as the house has it. */

@@ -2,27 +2,21 @@ package org.pendrik.app.shelf;
 
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
-import org.pendrik.core.film.Carrier;
-import org.pendrik.core.film.Material;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.mix.MixCard;
 import org.pendrik.core.paint.Light;
-import org.pendrik.core.recipe.Recipe;
 import org.pendrik.core.shelf.Bottle;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
@@ -69,126 +63,30 @@ public class StepMixes {
     /** The recipes of a job's steps, by step. */
     @Transactional(readOnly = true)
     public Map<StepId, StepRecipe> ofJob(UUID job) {
-        Map<StepId, StepRecipe> out = new LinkedHashMap<>();
         List<ShelfMapper.StepMixRow> links = mapper.stepMixes(job);
+        return links.isEmpty() ? Map.of() : cupboard().recipes(links);
+    }
+
+    /** The recipes of several jobs' steps, by job and step. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Map<StepId, StepRecipe>> ofJobs(Set<UUID> jobs) {
+        Map<UUID, List<ShelfMapper.StepMixRow>> links =
+                mapper.allStepMixes().stream()
+                        .filter(l -> jobs.contains(l.jobId()))
+                        .collect(Collectors.groupingBy(ShelfMapper.StepMixRow::jobId));
         if (links.isEmpty()) {
-            return out;
+            return Map.of();
         }
-        Map<String, Bottle> all = shelf.everything();
-        Map<String, Bottle> here = shelf.bottles();
-        List<ShelfMapper.PartRow> parts = mapper.parts();
-        for (ShelfMapper.StepMixRow link : links) {
-            mapper.recipe(link.recipeId())
-                    .filter(r -> !r.gone())
-                    .ifPresent(r -> out.put(link.stepId(), recipe(r, parts, all, here)));
-        }
+        Cupboard cupboard = cupboard();
+        Map<UUID, Map<StepId, StepRecipe>> out = new HashMap<>();
+        links.forEach((job, of) -> out.put(job, cupboard.recipes(of)));
         return out;
     }
 
-    private static StepRecipe recipe(
-            ShelfMapper.RecipeRow r,
-            List<ShelfMapper.PartRow> parts,
-            Map<String, Bottle> all,
-            Map<String, Bottle> here) {
-        List<Mixing.Drops> drops = Recipes.drops(r.id(), parts);
-        Recipe mix = Mixing.recipe(drops, r.surface(), all);
-        int common = 0;
-        for (Mixing.Drops d : drops) {
-            common = gcd(common, d.drops());
-        }
-        List<MixCard.Portion> helping = new ArrayList<>();
-        List<String> missing = new ArrayList<>();
-        List<Bottle> bottles = new ArrayList<>();
-        Set<String> families = new LinkedHashSet<>();
-        for (Mixing.Drops d : drops) {
-            Bottle was = all.get(d.bottle().toString());
-            Bottle is = here.get(d.bottle().toString());
-            if (was == null) {
-                throw new NotFound("The bottle", "the shelf");
-            }
-            if (is == null || is.amountMl() <= 0) {
-                missing.add(was.name());
-            }
-            bottles.add(was);
-            families.add(was.family());
-            helping.add(
-                    portion(
-                            Shelf.told(d.bottle(), all),
-                            was,
-                            d.drops() / common,
-                            is == null ? 0 : is.amountMl()));
-        }
-        return new StepRecipe(
-                r.id(),
-                r.name(),
-                org.pendrik.core.paint.Light.D65.lab(mix.seen()),
-                helping,
-                missing,
-                Shelf.tooDark(bottles),
-                List.copyOf(families));
-    }
-
-    private static MixCard.Portion portion(String name, Bottle b, int drops, double left) {
-        return new MixCard.Portion(
-                name, drops, b.dropMl(), OptionalDouble.of(left), b.pricePerMl());
-    }
-
-    private static int gcd(int a, int b) {
-        return b == 0 ? a : gcd(b, a % b);
-    }
-
-    /** A drop of the bottle that is called so; none when no bottle is. */
+    /** What stands on the shelf, read once. */
     @Transactional(readOnly = true)
-    public Optional<MixCard.Portion> bottle(String name) {
-        Map<String, Bottle> here = shelf.bottles();
-        return here.entrySet().stream()
-                .filter(e -> e.getValue().name().equalsIgnoreCase(name))
-                .max(java.util.Comparator.comparingDouble(e -> e.getValue().amountMl()))
-                .map(
-                        e ->
-                                portion(
-                                        Shelf.told(UUID.fromString(e.getKey()), here),
-                                        e.getValue(),
-                                        1,
-                                        e.getValue().amountMl()));
-    }
-
-    /**
-     * Which materials are at hand: those that a bottle with something in it is called like, water,
-     * and alcohol that is let down from a stronger one.
-     *
-     * @param materials to choose from
-     * @return their keys
-     */
-    @Transactional(readOnly = true)
-    public Set<String> atHand(Collection<Material> materials) {
-        Set<String> names = new HashSet<>();
-        shelf.bottles().values().stream()
-                .filter(b -> b.amountMl() > 0)
-                .forEach(b -> names.add(b.name().toLowerCase(Locale.ROOT)));
-        Set<String> out = new HashSet<>();
-        double strongest = 0;
-        for (Material m : materials) {
-            if (names.contains(m.name().toLowerCase(Locale.ROOT))) {
-                out.add(m.key());
-                if (!m.deposits() && m.carrier() instanceof Carrier.Alcohol a) {
-                    strongest = Math.max(strongest, a.percent());
-                }
-            }
-        }
-        for (Material m : materials) {
-            boolean made =
-                    switch (m.carrier()) {
-                        case Carrier.Alcohol a -> a.percent() <= strongest;
-                        case Carrier.Named n ->
-                                n == Carrier.Named.WATER || n == Carrier.Named.SOAPY_WATER;
-                        case Carrier.Dry _ -> false;
-                    };
-            if (!m.deposits() && made) {
-                out.add(m.key());
-            }
-        }
-        return out;
+    public Cupboard cupboard() {
+        return Cupboard.of(mapper);
     }
 
     /**

@@ -15,7 +15,6 @@ import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.store.Recent;
 import org.pendrik.app.workshop.Workshops;
-import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.ClassMap;
@@ -30,7 +29,6 @@ import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Region;
-import org.pendrik.core.photo.RegionSampler;
 import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
@@ -47,6 +45,7 @@ public class Measuring {
     private final Photographs photographs;
     private final Sides sides;
     private final Workshops workshops;
+    private final FactoryColours factories;
     private final Map<PlaneKey, LabPlane> planes = new Recent<>(PLANES);
 
     /** Two sorted sides of each of two comparisons, 7 bytes a pixel. */
@@ -55,7 +54,13 @@ public class Measuring {
     private final Map<SortedKey, SideMeasurer.Sorted> sorted = new Recent<>(SORTED);
 
     Measuring(
-            Studies studies, Jobs jobs, Photographs photographs, Sides sides, Workshops workshops) {
+            Studies studies,
+            Jobs jobs,
+            Photographs photographs,
+            Sides sides,
+            Workshops workshops,
+            FactoryColours factories) {
+        this.factories = factories;
         this.studies = studies;
         this.jobs = jobs;
         this.photographs = photographs;
@@ -183,7 +188,7 @@ public class Measuring {
                                 regions.stream().map(JobRegion::region).toList(),
                                 learned.model(),
                                 edges.stream().map(JobRegion::edge).toList(),
-                                factoryColour(p.jobId()),
+                                factories.of(jobs.get(p.jobId())),
                                 p.side() == Side.ROOF),
                         sorted(plane, learned, watch),
                         watch);
@@ -240,25 +245,6 @@ public class Measuring {
         return planes.computeIfAbsent(
                 new PlaneKey(side, excluded),
                 _ -> LabPlane.of(side.raster(), side.pxPerMm(), side.light(), excluded));
-    }
-
-    /** The factory colour of a job: the region so named, on the prototype's photograph. */
-    public Optional<Lab> factoryColour(UUID jobId) {
-        Optional<JobRegion> region =
-                studies.of(jobId).regions().stream().filter(JobRegion::factory).findFirst();
-        if (region.isEmpty()) {
-            return Optional.empty();
-        }
-        Photograph p = photographs.latest(jobId, Role.PROTOTYPE, region.get().side());
-        if (p == null || !photographs.hasFile(p.hash())) {
-            return Optional.empty();
-        }
-        return sides.of(p)
-                .flatMap(
-                        s ->
-                                RegionSampler.measure(
-                                        s.raster(), s.pxPerMm(), region.get().region(), s.light()))
-                .map(ColourSample::median);
     }
 
     /** The same as the page is told it. */

@@ -6,11 +6,13 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.pendrik.app.engines.Engines;
+import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobZone;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
+import org.pendrik.app.store.Versioned;
 import org.pendrik.core.film.Material;
 import org.pendrik.core.plan.Effect;
 import org.pendrik.core.plan.Schools;
@@ -27,12 +29,14 @@ public class Studies {
     private static final int MOST_REGIONS = 60;
     private static final int MOST_EFFECTS = 20;
     private static final int MOST_SAMPLES = 200;
+    private static final int MOST_KEPT = 2_000;
 
     private final StudyMapper mapper;
     private final Jobs jobs;
     private final Photographs photographs;
     private final SideSizes sizes;
     private final Engines engines;
+    private final Versioned<Study> kept = new Versioned<>(MOST_KEPT);
 
     Studies(
             StudyMapper mapper,
@@ -56,12 +60,22 @@ public class Studies {
 
     /** What is noted for a job. */
     public Study of(UUID jobId) {
-        int version = jobs.get(jobId).studyVersion();
-        return new Study(
-                mapper.regions(jobId).stream().map(StudyMapper.Row::region).toList(),
-                mapper.effects(jobId),
-                mapper.samples(jobId),
-                version);
+        return of(jobs.get(jobId));
+    }
+
+    /** What is noted for a job, of the moment in which its row was read. */
+    public Study of(Job job) {
+        return kept.get(
+                job.id(),
+                job.studyVersion(),
+                () ->
+                        new Study(
+                                mapper.regions(job.id()).stream()
+                                        .map(StudyMapper.Row::region)
+                                        .toList(),
+                                mapper.effects(job.id()),
+                                mapper.samples(job.id()),
+                                job.studyVersion()));
     }
 
     /** Replaces the regions. */

@@ -13,7 +13,8 @@ import org.pendrik.app.diary.Diaries;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
-import org.pendrik.app.makeup.Plans;
+import org.pendrik.app.makeup.JobSnapshot;
+import org.pendrik.app.makeup.JobSnapshots;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
@@ -21,6 +22,7 @@ import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Side;
 import org.pendrik.app.study.Studies;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Looks across all jobs. */
 @Service
@@ -29,7 +31,7 @@ class Overviews {
     private static final int MOST_JOBS = 12;
 
     private final Jobs jobs;
-    private final Plans plans;
+    private final JobSnapshots snapshots;
     private final Diaries diaries;
     private final Benches benches;
     private final Studies studies;
@@ -39,7 +41,7 @@ class Overviews {
 
     Overviews(
             Jobs jobs,
-            Plans plans,
+            JobSnapshots snapshots,
             Diaries diaries,
             Benches benches,
             Studies studies,
@@ -47,7 +49,7 @@ class Overviews {
             Engines engines,
             Clock clock) {
         this.jobs = jobs;
-        this.plans = plans;
+        this.snapshots = snapshots;
         this.diaries = diaries;
         this.benches = benches;
         this.studies = studies;
@@ -128,12 +130,16 @@ class Overviews {
             Instant now,
             String zoneId) {}
 
+    @Transactional(readOnly = true)
     List<Card> cards() {
-        return jobs.all().stream().map(this::card).toList();
+        Map<UUID, List<Photograph>> shown = photographs.ofAllJobs();
+        return jobs.all().stream()
+                .map(job -> card(job, shown.getOrDefault(job.id(), List.of())))
+                .toList();
     }
 
-    private Card card(Job job) {
-        List<StoredStep> steps = plans.of(job.id()).steps();
+    private Card card(Job job, List<Photograph> pictures) {
+        List<StoredStep> steps = snapshots.plan(job).steps();
         int done = (int) steps.stream().filter(StoredStep::done).count();
         String next =
                 steps.stream()
@@ -141,14 +147,14 @@ class Overviews {
                         .findFirst()
                         .map(s -> engines.catalogue().technique(s.technique()).name())
                         .orElse(null);
-        int effects = studies.of(job.id()).effects().size();
+        int effects = studies.of(job).effects().size();
         Stage stage =
                 steps.isEmpty()
                         ? effects == 0 ? Stage.STUDY : Stage.MAKE_UP
                         : done == steps.size()
                                 ? Stage.FINISHED
                                 : done == 0 ? Stage.MAKE_UP : Stage.BENCH;
-        Photograph p = shown(job.id());
+        Photograph p = shown(pictures);
         return new Card(
                 job,
                 job.scale().name(),
@@ -161,10 +167,10 @@ class Overviews {
     }
 
     /** The located photograph that stands for a job: the model's if there is one. */
-    private @Nullable Photograph shown(UUID jobId) {
+    private static @Nullable Photograph shown(List<Photograph> ofJob) {
         for (Role role : new Role[] {Role.MODEL, Role.PROTOTYPE}) {
             for (Side side : Side.values()) {
-                Photograph p = photographs.latest(jobId, role, side);
+                Photograph p = Photographs.latest(ofJob, role, side);
                 if (p != null && p.located()) {
                     return p;
                 }
@@ -173,6 +179,7 @@ class Overviews {
         return null;
     }
 
+    @Transactional(readOnly = true)
     Today today() {
         List<Open> open = new ArrayList<>();
         List<Planned> session = new ArrayList<>();
@@ -182,7 +189,9 @@ class Overviews {
         List<Card> cards = cards().stream().filter(c -> !c.job().archived()).toList();
         Instant now = clock.instant();
         String zone = "UTC";
-        Map<UUID, Diaries.Diary> all = diaries.all();
+        List<JobSnapshot> inWork = snapshots.inWork();
+        Map<UUID, Diaries.Diary> all = diaries.of(inWork);
+        Map<UUID, List<Benches.ClockView>> clocks = benches.clocks(inWork);
         for (Card c : cards) {
             Job job = c.job();
             Diaries.Diary diary = all.get(job.id());
@@ -191,7 +200,8 @@ class Overviews {
             }
             zone = diary.zoneId();
             rails.add(new Rail(job.id(), job.name(), diary));
-            benches.clocks(job.id()).forEach(k -> open.add(new Open(job.id(), job.name(), k)));
+            clocks.getOrDefault(job.id(), List.of())
+                    .forEach(k -> open.add(new Open(job.id(), job.name(), k)));
             Instant sessionEnd = diary.bench().isEmpty() ? now : diary.bench().getFirst().until();
             for (Diaries.Slot s : diary.slots()) {
                 if (!s.done() && !s.start().isAfter(sessionEnd)) {

@@ -6,7 +6,9 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.store.Kept;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -17,6 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Workshops implements SmartInitializingSingleton {
     private final WorkshopMapper mapper;
     private final ApplicationEventPublisher events;
+    private @Nullable Kept<Workshop> kept;
 
     Workshops(WorkshopMapper mapper, ApplicationEventPublisher events) {
         this.mapper = mapper;
@@ -38,11 +41,15 @@ public class Workshops implements SmartInitializingSingleton {
             mapper.insert(fresh);
             fresh.benchTime().forEach(mapper::addBenchTime);
         }
+        kept = new Kept<>(read());
     }
 
     /** The workshop as it is. */
-    @Transactional
     public Workshop current() {
+        return Objects.requireNonNull(kept, "asked for before the start was over").get();
+    }
+
+    private Workshop read() {
         WorkshopMapper.Row row = Objects.requireNonNull(mapper.find());
         return new Workshop(
                 row.name(),
@@ -60,7 +67,8 @@ public class Workshops implements SmartInitializingSingleton {
         StaleVersion.unlessOne(mapper.update(changed), "The workshop");
         mapper.clearBenchTime();
         changed.benchTime().forEach(mapper::addBenchTime);
-        Workshop stored = current();
+        Workshop stored = read();
+        Objects.requireNonNull(kept).set(stored);
         events.publishEvent(new Changed(stored));
         return stored;
     }

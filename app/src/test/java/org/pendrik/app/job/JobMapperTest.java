@@ -81,7 +81,9 @@ public class JobMapperTest extends AppTest {
         assertEquals(now.lengthMm(), 15000.0);
         assertEquals(mapper.stepStudy(stored.id(), 1), 1);
         assertEquals(mapper.stepStudy(stored.id(), 1), 0);
-        assertEquals(mapper.stepPlan(stored.id(), 7), 0);
+        assertEquals(mapper.stepPlan(stored.id(), 7, 30L), 0);
+        assertEquals(mapper.stepPlan(stored.id(), 1, 30L), 1);
+        assertEquals(mapper.planGap(stored.id()), Long.valueOf(30));
         assertEquals(Objects.requireNonNull(mapper.find(stored.id())).studyVersion(), 2);
     }
 

@@ -1,0 +1,101 @@
+package org.pendrik.app.study;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.job.Job;
+import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.photograph.Role;
+import org.pendrik.app.photograph.SideSize;
+import org.pendrik.app.photograph.SideSizes;
+import org.pendrik.app.photograph.Sides;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.RegionSampler;
+import org.springframework.stereotype.Service;
+
+/**
+ * The colour that a subject left the factory in: that of the region so named, on the prototype's
+ * photograph. Plan and diary of every job ask for it, so what was measured once is kept on the
+ * disk.
+ */
+@Service
+public class FactoryColours {
+    private final Studies studies;
+    private final Photographs photographs;
+    private final SideSizes sizes;
+    private final Sides sides;
+    private final MeasuredColours kept;
+
+    FactoryColours(
+            Studies studies,
+            Photographs photographs,
+            SideSizes sizes,
+            Sides sides,
+            MeasuredColours kept) {
+        this.studies = studies;
+        this.photographs = photographs;
+        this.sizes = sizes;
+        this.sides = sides;
+        this.kept = kept;
+    }
+
+    /** The factory colour of a job; empty while no photograph shows it. */
+    public Optional<Lab> of(Job job) {
+        JobRegion region = region(job);
+        if (region == null) {
+            return Optional.empty();
+        }
+        List<Photograph> ofJob = photographs.ofJob(job.id());
+        return ofJob.isEmpty() ? Optional.empty() : colour(region, ofJob, sizes.ofJob(job));
+    }
+
+    /** The factory colours of several jobs, of those that have one. */
+    public Map<UUID, Lab> of(Collection<Job> jobs) {
+        Map<UUID, List<Photograph>> shown = photographs.ofAllJobs();
+        Map<UUID, List<SideSize>> known = sizes.of(jobs);
+        Map<UUID, Lab> out = new HashMap<>();
+        for (Job job : jobs) {
+            JobRegion region = region(job);
+            if (region != null) {
+                colour(
+                                region,
+                                shown.getOrDefault(job.id(), List.of()),
+                                known.getOrDefault(job.id(), List.of()))
+                        .ifPresent(c -> out.put(job.id(), c));
+            }
+        }
+        return out;
+    }
+
+    private @Nullable JobRegion region(Job job) {
+        return studies.of(job).regions().stream()
+                .filter(JobRegion::factory)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private Optional<Lab> colour(JobRegion region, List<Photograph> shown, List<SideSize> known) {
+        Photograph p = Photographs.latest(shown, Role.PROTOTYPE, region.side());
+        if (p == null || !photographs.hasFile(p.hash())) {
+            return Optional.empty();
+        }
+        Optional<SideSize> size = known.stream().filter(s -> s.side() == region.side()).findFirst();
+        return Sides.basis(p, size)
+                .flatMap(
+                        side ->
+                                kept.of(
+                                        side + " " + region.region(),
+                                        () -> sides.of(p, size).flatMap(s -> measured(s, region))));
+    }
+
+    private static Optional<Lab> measured(Sides.Side side, JobRegion region) {
+        return RegionSampler.measure(side.raster(), side.pxPerMm(), region.region(), side.light())
+                .map(ColourSample::median);
+    }
+}
