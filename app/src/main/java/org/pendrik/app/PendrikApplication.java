@@ -186,7 +186,7 @@ public class PendrikApplication {
             if (t instanceof org.flywaydb.core.api.exception.FlywayValidateException) {
                 return "The database was written by a newer Pendrik, or its tables were changed by hand. Start the newer"
                         + " program, or restore a backup. ("
-                        + t.getMessage().lines().findFirst().orElse("")
+                        + String.valueOf(t.getMessage()).lines().findFirst().orElse("")
                         + ")";
             }
             String m = t.getMessage();

@@ -252,9 +252,11 @@ class ZoneWork {
 
     private static Map<String, ZoneTimes.Span> times(List<LogEntry> entries, StepId step) {
         return entries.stream()
-                .filter(e -> e.stepId().equals(step) && e.zoneTimes() != null)
+                .filter(e -> e.stepId().equals(step))
+                .map(LogEntry::zoneTimes)
+                .filter(Objects::nonNull)
                 .findFirst()
-                .map(e -> e.zoneTimes().spans())
+                .map(ZoneTimes::spans)
                 .orElse(Map.of());
     }
 

@@ -211,8 +211,8 @@ class ProblemAdvice {
     }
 
     private static ProblemDetail problem(
-            HttpStatus status, String type, String title, String detail) {
-        ProblemDetail p = ProblemDetail.forStatusAndDetail(status, detail);
+            HttpStatus status, String type, String title, @Nullable String detail) {
+        ProblemDetail p = ProblemDetail.forStatusAndDetail(status, String.valueOf(detail));
         p.setTitle(title);
         p.setType(URI.create("urn:pendrik:problem:" + type));
         return p;

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.bench.BenchLog;
 import org.pendrik.app.bench.LogEntry;
@@ -527,8 +528,7 @@ class Records {
             studies.saveSamples(
                     id,
                     r.samples().stream()
-                            .filter(s -> fresh.containsKey(s.photographId()))
-                            .map(s -> s.on(fresh.get(s.photographId())))
+                            .flatMap(s -> Stream.ofNullable(fresh.get(s.photographId())).map(s::on))
                             .toList(),
                     3);
         }

@@ -3,6 +3,7 @@ package org.pendrik.core.paint;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.pendrik.core.tables.DomainTable;
 
 /**
@@ -34,7 +35,7 @@ final class LightTable {
     }
 
     static LightTable of(Light light) {
-        return ALL.get(light);
+        return Objects.requireNonNull(ALL.get(light), "every light has its table");
     }
 
     private static Map<Light, LightTable> all() {
