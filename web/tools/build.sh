@@ -6,7 +6,7 @@ if [ ! -f node_modules/.locked ] || [ package-lock.json -nt node_modules/.locked
 	npm ci --no-audit --no-fund
 	touch node_modules/.locked
 fi
-newer=$(find src static package-lock.json svelte.config.js vite.config.ts -newer build/index.html 2>/dev/null | head -1 || true)
+newer=$(find src static tools package-lock.json svelte.config.js vite.config.ts -newer build/index.html 2>/dev/null | head -1 || true)
 if [ ! -f build/index.html ] || [ -n "$newer" ]; then
 	npm run build
 	touch build/index.html

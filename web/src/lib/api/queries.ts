@@ -40,6 +40,14 @@ export const workshopQuery = () =>
 		queryFn: ({ signal }) => must(api.GET('/api/workshop', { signal }))
 	});
 
+export const licencesQuery = (wanted: boolean) =>
+	queryOptions({
+		queryKey: ['licences'],
+		queryFn: ({ signal }) => must(api.GET('/api/licences', { signal })),
+		staleTime: Infinity,
+		enabled: wanted
+	});
+
 export const backupsQuery = () =>
 	queryOptions({
 		queryKey: ['backups'],

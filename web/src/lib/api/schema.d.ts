@@ -1378,6 +1378,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/licences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["licences"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials": {
         parameters: {
             query?: never;
@@ -3565,6 +3581,11 @@ export interface components {
             mix: string;
             target?: string | null;
             words: string;
+        };
+        LicenceView: {
+            name: string;
+            packages: string[];
+            text: string;
         };
         Line: {
             cells: components["schemas"]["Cell"][];
@@ -7353,6 +7374,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Bench"];
+                };
+            };
+        };
+    };
+    licences: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LicenceView"][];
                 };
             };
         };

@@ -12,6 +12,7 @@
 	import SchoolSheet from '$lib/school/school-sheet.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import Loaded from '$lib/ui/loaded.svelte';
+	import About from '$lib/workshop/about.svelte';
 	import SafeKeeping from '$lib/workshop/safe-keeping-panel.svelte';
 	import SettingsForm from '$lib/workshop/settings-form.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
@@ -94,4 +95,6 @@
 			{/if}
 		{/snippet}
 	</Loaded>
+	<h2 class="mt-8 text-2xl">About</h2>
+	<About />
 </div>
