@@ -8,6 +8,7 @@
 	import KeyCard from '$lib/keys/key-card.svelte';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
+	import Choice from '$lib/ui/choice.svelte';
 	import { SurroundChoice } from '$lib/ui/surround.svelte';
 	import Toasts from '$lib/ui/toasts.svelte';
 	import { QueryClientProvider } from '@tanstack/svelte-query';
@@ -69,11 +70,19 @@
 				{/each}
 			</nav>
 			<div class="ml-auto flex gap-2">
-				<button class="tag px-2 py-1 hover:text-ink" onclick={() => surround.next()}
-					>Surround: {surround.current}</button
-				>
+				<Choice
+					label="Surround"
+					look="tags"
+					value={surround.current}
+					items={[
+						{ key: 'light', label: 'light' },
+						{ key: 'dark', label: 'dark' },
+						{ key: 'grey', label: 'grey' }
+					]}
+					onchange={(key) => surround.set(key)}
+				/>
 				<button class="tag px-2 py-1 hover:text-ink" onclick={() => (keys.showing = true)}
-					>Keys ?</button
+					>Keys{keys.letters ? ' ?' : ''}</button
 				>
 			</div>
 		</header>

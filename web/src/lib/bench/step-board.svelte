@@ -1,4 +1,5 @@
 <script lang="ts">
+	import MomentField from '$lib/time/moment-field.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import { benchClock } from '$lib/time/clock.svelte';
 	import { when } from '$lib/time/time';
@@ -118,20 +119,14 @@
 					{#if benchClock.elsewhere}
 						<p class="text-soft">As the clock in {benchClock.zone} shows them.</p>
 					{/if}
-					<label class="flex flex-col"
-						><span class="tag text-base">Begun</span><input
-							class="min-h-14"
-							type="datetime-local"
-							bind:value={desk.startedAt}
-						/></label
-					>
-					<label class="flex flex-col"
-						><span class="tag text-base">Done</span><input
-							class="min-h-14"
-							type="datetime-local"
-							bind:value={desk.finishedAt}
-						/></label
-					>
+					<div class="flex flex-col">
+						<span class="tag text-base" aria-hidden="true">Begun</span>
+						<MomentField label="Begun" class="min-h-14" bind:value={desk.startedAt} />
+					</div>
+					<div class="flex flex-col">
+						<span class="tag text-base" aria-hidden="true">Done</span>
+						<MomentField label="Done" class="min-h-14" bind:value={desk.finishedAt} />
+					</div>
 				</details>
 				<input
 					bind:this={file}

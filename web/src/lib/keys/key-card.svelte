@@ -33,7 +33,19 @@
 					</section>
 				{/each}
 			</div>
-			<Dialog.Close class="tag mt-6 underline">Close</Dialog.Close>
+			<label class="mt-6 flex min-h-9 items-center gap-2"
+				><input
+					type="checkbox"
+					checked={keys.letters}
+					onchange={(e) => keys.setLetters(e.currentTarget.checked)}
+				/>Single letters do something</label
+			>
+			{#if !keys.letters}
+				<p class="max-w-prose text-soft">
+					Only arrows, enter and escape do. "Keys" at the top brings this card back.
+				</p>
+			{/if}
+			<Dialog.Close class="tag mt-4 underline">Close</Dialog.Close>
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>

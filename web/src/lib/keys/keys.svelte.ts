@@ -4,10 +4,20 @@ export type Key = { key: string; label: string; run: () => void };
 
 const [getKeys, setKeys] = createContext<Keys>();
 
+function stored(): boolean {
+	try {
+		return localStorage.getItem('letters') !== 'off';
+	} catch {
+		return true;
+	}
+}
+
 /** The letters that do something in the view at hand. A view adds its own and takes them away again. */
 export class Keys {
 	#groups = $state.raw<{ title: string; keys: Key[] }[]>([]);
 	showing = $state(false);
+	/** Whether single letters do something: who dictates or types with a stick may switch them off. */
+	letters = $state(stored());
 
 	static create(): Keys {
 		return setKeys(new Keys());
@@ -37,12 +47,25 @@ export class Keys {
 		};
 	}
 
+	/** Switches single letters on or off; arrows and escape stay. */
+	setLetters(on: boolean): void {
+		this.letters = on;
+		try {
+			localStorage.setItem('letters', on ? 'on' : 'off');
+		} catch {
+			// storage is blocked: the choice holds until the page closes
+		}
+	}
+
 	/** Runs what a key means here; keys that are typed into a field, held down or with a modifier mean nothing. */
 	press(event: KeyboardEvent): void {
 		const target = event.target as HTMLElement | null;
 		const typing =
 			target?.closest('input:not([type="checkbox"]), textarea, select, [contenteditable]') !== null;
 		if (event.altKey || event.metaKey || typing) {
+			return;
+		}
+		if (!this.letters && event.key.length === 1) {
 			return;
 		}
 		if (event.ctrlKey || (event.repeat && !event.key.startsWith('Arrow'))) {

@@ -35,6 +35,17 @@ describe('keys', () => {
 		await Promise.resolve();
 	});
 
+	test('single letters can be switched off; arrows stay', () => {
+		keys.setLetters(false);
+		keys.press(event(' '));
+		keys.press(event('ArrowLeft'));
+		expect(begin).not.toHaveBeenCalled();
+		expect(left).toHaveBeenCalledOnce();
+		keys.setLetters(true);
+		keys.press(event(' '));
+		expect(begin).toHaveBeenCalledOnce();
+	});
+
 	test('run what they mean and keep the page still', () => {
 		const still = vi.fn();
 		keys.press(event(' ', 'page', { preventDefault: still }));

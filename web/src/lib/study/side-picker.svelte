@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import Choice from '$lib/ui/choice.svelte';
 	import type { Snippet } from 'svelte';
 	import { sidesOf, type Side } from './sides';
 
@@ -16,19 +17,13 @@
 	const count = (s: Side) => photographs.filter((p) => p.side === s).length;
 </script>
 
-<div class="mb-2 flex flex-wrap items-baseline gap-x-5 gap-y-1" role="group" aria-label="Side">
-	{#each sidesOf(kind) as s (s.key)}
-		<button
-			class="min-h-7 border-b-2 font-label text-lg font-semibold {side === s.key
-				? 'border-ink'
-				: 'border-transparent text-soft'}"
-			aria-pressed={side === s.key}
-			onclick={() => (side = s.key)}
-			>{s.label}{#if count(s.key)}<span class="figure ml-1 text-base font-normal"
-					>{count(s.key)}</span
-				>{/if}</button
-		>
-	{/each}
+<div class="mb-2 flex flex-wrap items-baseline gap-x-5 gap-y-1">
+	<Choice
+		label="Side"
+		value={side}
+		items={sidesOf(kind).map((s) => ({ ...s, count: count(s.key) }))}
+		onchange={(key) => (side = key)}
+	/>
 	<span class="ml-auto"
 		>{#if children}{@render children()}{/if}</span
 	>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Choice from '$lib/ui/choice.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import Outlined from './outlined.svelte';
 	import RegionMark from './region-mark.svelte';
@@ -167,17 +168,14 @@
 	}
 </script>
 
-<div class="mb-1 flex flex-wrap items-baseline gap-x-4 gap-y-1" role="group" aria-label="A drag">
-	<span class="tag">A drag</span>
-	{#each VERBS as v (v.key)}
-		<button
-			class="min-h-7 border-b-2 font-label text-[1.02rem] font-semibold {marking.verb === v.key
-				? 'border-ink'
-				: 'border-transparent text-soft'}"
-			aria-pressed={marking.verb === v.key}
-			onclick={() => (marking.verb = v.key)}>{v.label}</button
-		>
-	{/each}
+<div class="mb-1 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+	<span class="tag" aria-hidden="true">A drag</span>
+	<Choice
+		label="A drag"
+		value={marking.verb}
+		items={VERBS}
+		onchange={(key) => (marking.verb = key)}
+	/>
 	{#if marking.verb === 'SAMPLE'}
 		<select class="min-h-7" aria-label="Class of the sample" bind:value={marking.kind}>
 			{#each CLASSES as c (c.key)}<option value={c.key}>{c.label}</option>{/each}

@@ -1,5 +1,6 @@
 import { fromAbsolute, parseDateTime, toCalendarDate, toZoned } from '@internationalized/date';
 import { benchClock } from './clock.svelte';
+import { hours } from './hours.svelte';
 
 /**
  * Times as people say them at the bench: those of the clock on the workshop's wall, wherever the device
@@ -12,8 +13,14 @@ function written(iso: string | number, parts: Intl.DateTimeFormatOptions): strin
 	return new Date(iso).toLocaleString('en-GB', { timeZone: benchClock.zone, ...parts });
 }
 
+const cycle = () => (hours.cycle === 24 ? 'h23' : 'h12');
+
 const clock = (iso: string) =>
-	written(iso, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+	written(iso, {
+		hour: hours.cycle === 24 ? '2-digit' : 'numeric',
+		minute: '2-digit',
+		hourCycle: cycle()
+	});
 
 /** "today 19:00", "tomorrow 10:30", "Sat 12:00", "12 Dec 19:00". */
 export function when(iso: string, now: number): string {
@@ -42,7 +49,7 @@ export function dayOfMonth(ms: number): number {
 
 /** "12 December 2026 at 19:00". */
 export function inFull(iso: string): string {
-	return written(iso, { dateStyle: 'long', timeStyle: 'short', hourCycle: 'h23' });
+	return written(iso, { dateStyle: 'long', timeStyle: 'short', hourCycle: cycle() });
 }
 
 /** "25 min", "3 h 10 min", "2 days 4 h". */
@@ -76,3 +83,9 @@ export function countdown(ms: number): string {
 export function toIso(local: string): string | null {
 	return local ? toZoned(parseDateTime(local), benchClock.zone).toAbsoluteString() : null;
 }
+
+/** The moment of now as a date-and-time field holds it. */
+export const localNow = (): string => {
+	const at = wall(benchClock.now());
+	return at.toString().slice(0, 16);
+};

@@ -18,6 +18,7 @@
 	import PhotoShelf from '$lib/study/photo-shelf.svelte';
 	import SidePicker from '$lib/study/side-picker.svelte';
 	import type { Side } from '$lib/study/sides';
+	import Choice from '$lib/ui/choice.svelte';
 	import Notice from '$lib/ui/notice.svelte';
 	import Working from '$lib/ui/working.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
@@ -92,16 +93,8 @@
 			<Notice title="The sides cannot be compared" text={compare.error.message} kind="failed" />
 		{/if}
 		{#if ready && job.data && size}
-			<div class="mb-2 flex flex-wrap gap-5" role="group" aria-label="How to look">
-				{#each LOOKS as l (l.key)}
-					<button
-						class="border-b-2 font-label text-lg font-semibold {look === l.key
-							? 'border-ink'
-							: 'border-transparent text-soft'}"
-						aria-pressed={look === l.key}
-						onclick={() => (look = l.key)}>{l.label}</button
-					>
-				{/each}
+			<div class="mb-2 flex flex-wrap gap-5">
+				<Choice label="How to look" value={look} items={LOOKS} onchange={(key) => (look = key)} />
 				<button class="tag ml-auto underline" onclick={() => (marking = !marking)}
 					>{marking ? 'Hide the photograph' : "Marks on the model's photograph"}</button
 				>

@@ -106,7 +106,7 @@ public class StudyTest extends BrowserTest {
         Page page = browser.page(1280, 800, "light");
         page.navigate(server.url("/jobs/" + Jobs.id(server, "Brackwater kiln house") + "/study"));
         Locator sides = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Side"));
-        assertThat(sides.locator("[aria-pressed]"))
+        assertThat(sides.getByRole(AriaRole.RADIO))
                 .hasText(
                         new String[] {
                             "Front", "Back", "Left gable", "Right gable", "Roof", "Detail"

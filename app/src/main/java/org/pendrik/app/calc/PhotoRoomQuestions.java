@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.Laid;
 import org.pendrik.app.task.Tasks;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
@@ -31,10 +33,8 @@ import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.CylinderUnwrapper;
 import org.pendrik.core.photo.Lens;
 import org.pendrik.core.photo.Point;
-import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.RegionVerdict;
-import org.pendrik.core.photo.Registration;
 import org.pendrik.core.photo.SideComparison;
 import org.pendrik.core.photo.Verdict;
 import org.pendrik.core.plan.NextPass;
@@ -45,7 +45,7 @@ import org.pendrik.core.units.Length;
 final class PhotoRoomQuestions {
     private static final Duration LONGEST = Duration.ofSeconds(30);
     private static final String SIDE =
-            "{\"pictureBase64\": \"" + FlatSide.PICTURE + "\", \"corners\": null, \"card\": null}";
+            "{\"pictureBase64\": \"" + AskedSide.PICTURE + "\", \"corners\": null, \"card\": null}";
     private static final String SAMPLES =
             """
             "samples": [
@@ -134,7 +134,7 @@ final class PhotoRoomQuestions {
      * @param ratio prototype mm per model mm
      */
     record MeasureQuestion(
-            FlatSide.PhotoPart side,
+            AskedSide.PhotoPart side,
             double lengthMm,
             double heightMm,
             @Nullable Lab reference,
@@ -179,8 +179,8 @@ final class PhotoRoomQuestions {
             List<EdgeAnswer> edges) {}
 
     static MeasureAnswer measure(MeasureQuestion q) {
-        FlatSide side = FlatSide.of(q.side(), q.lengthMm(), q.heightMm());
-        var plane = side.plane();
+        FlatSide side = AskedSide.flat(q.side(), q.lengthMm(), q.heightMm());
+        var plane = side.plane(List.of());
         Optional<ClassModel> model =
                 q.samples().isEmpty()
                         ? Optional.empty()
@@ -206,8 +206,8 @@ final class PhotoRoomQuestions {
                             wear.refusal().orElse("")));
         }
         return new MeasureAnswer(
-                side.geometry().finestPxPerMm(),
-                200 * side.geometry().scaleSd(),
+                side.fit().finestPxPerMm(),
+                200 * side.fit().geometry().scaleSd(),
                 r.pairs(),
                 r.regions().stream().map(PhotoRoomQuestions::answer).toList(),
                 edges);
@@ -233,8 +233,8 @@ final class PhotoRoomQuestions {
                     "Ask about one side at a time.");
         }
         return new SideMeasurer.Question(
-                side.plane(),
-                new Resolution(side.geometry(), sight),
+                side.plane(List.of()),
+                new Resolution(side.fit().geometry(), sight),
                 what.regions().stream().map(RegionAsked::region).toList(),
                 model,
                 edges,
@@ -294,8 +294,8 @@ final class PhotoRoomQuestions {
 
     /** Both photographs of the same side; samples are taken on the prototype. */
     record CompareQuestion(
-            FlatSide.PhotoPart prototype,
-            FlatSide.PhotoPart model,
+            AskedSide.PhotoPart prototype,
+            AskedSide.PhotoPart model,
             double lengthMm,
             double heightMm,
             @Nullable Lab factory,
@@ -331,17 +331,15 @@ final class PhotoRoomQuestions {
             List<EdgeCompared> edges) {}
 
     static CompareAnswer compare(CompareQuestion q) {
-        FlatSide one = FlatSide.of(q.prototype(), q.lengthMm(), q.heightMm());
-        FlatSide two = FlatSide.of(q.model(), q.lengthMm(), q.heightMm());
-        Registration.Fit fit = Registration.find(one.raster(), two.raster());
-        Raster moved = Registration.moved(two.raster(), fit);
-        FlatSide laid = new FlatSide(two.geometry(), moved, two.pxPerMm(), two.light());
+        FlatSide one = AskedSide.flat(q.prototype(), q.lengthMm(), q.heightMm());
+        FlatSide two = AskedSide.flat(q.model(), q.lengthMm(), q.heightMm());
+        Laid laid = Laid.of(one, two, "model");
         Optional<ClassModel> classes =
                 q.samples().isEmpty()
                         ? Optional.empty()
                         : Optional.of(
                                 ClassModel.learn(
-                                        one.plane(),
+                                        one.plane(List.of()),
                                         q.samples().stream().map(SamplePart::sample).toList()));
         Sight sight = new Sight(q.viewingMm(), q.ratio());
         Asked what = new Asked(q.regions(), q.edges(), false);
@@ -349,7 +347,8 @@ final class PhotoRoomQuestions {
         var first = SideMeasurer.measure(question, Tasks.atMost(LONGEST));
         var second =
                 SideMeasurer.measure(
-                        asked(laid, what, classes, Optional.empty(), sight), Tasks.atMost(LONGEST));
+                        asked(laid.side(), what, classes, Optional.empty(), sight),
+                        Tasks.atMost(LONGEST));
         var a = first.regions();
         var b = second.regions();
         List<RegionCompared> out = new ArrayList<>();
@@ -382,14 +381,12 @@ final class PhotoRoomQuestions {
             }
         }
         double blur = SideComparison.eyeBlurMm(q.viewingMm(), q.ratio()) * one.pxPerMm();
-        var map =
-                SideComparison.withoutEdges(
-                        SideComparison.map(one.raster(), one.light(), moved, laid.light(), blur),
-                        one.raster(),
-                        blur,
-                        fit.slackPx());
         return new CompareAnswer(
-                fit.sure(), fit.movedPx(), SideComparison.median(map).orElse(null), out, edges);
+                laid.fit().sure(),
+                laid.fit().movedPx(),
+                SideComparison.median(laid.differences(one, blur)).orElse(null),
+                out,
+                edges);
     }
 
     /**
@@ -452,10 +449,10 @@ final class PhotoRoomQuestions {
                                     : q.ask().stream().map(f.shell()::toPhoto).toList(),
                             q.pictureBase64() == null
                                     ? null
-                                    : FlatSide.jpeg(
+                                    : AskedSide.jpeg(
                                             f.shell()
                                                     .unwrap(
-                                                            FlatSide.picture(q.pictureBase64()),
+                                                            AskedSide.picture(q.pictureBase64()),
                                                             1600 / q.lengthMm())));
         };
     }

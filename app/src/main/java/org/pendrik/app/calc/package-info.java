@@ -1,5 +1,5 @@
 /** The engines' questions without a job: stateless, with worked examples. */
-@ApplicationModule(allowedDependencies = {"engines", "photograph", "store", "task"})
+@ApplicationModule(allowedDependencies = {"engines", "photograph", "sides", "store", "task"})
 @NullMarked
 package org.pendrik.app.calc;
 

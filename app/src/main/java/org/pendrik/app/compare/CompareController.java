@@ -3,7 +3,7 @@ package org.pendrik.app.compare;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.pendrik.app.photograph.Side;
+import org.pendrik.app.sides.Side;
 import org.pendrik.app.task.Tasks;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;

@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.pendrik.app.photograph.Side;
+import org.pendrik.app.sides.Side;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.measure.Gap;

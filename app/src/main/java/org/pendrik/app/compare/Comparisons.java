@@ -18,9 +18,9 @@ import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.Side;
-import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.Side;
 import org.pendrik.app.study.FactoryColours;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.RegionRole;
@@ -260,7 +260,7 @@ class Comparisons {
     /** The model's side, laid over the prototype's, in neutral light. */
     byte[] modelPicture(UUID jobId, @Nullable Side wanted, @Nullable UUID modelId) {
         return Pictures.jpeg(
-                pair(jobId, wanted, modelId).second().inNeutralLight(), Sides.WORKING_WIDTH_PX);
+                pair(jobId, wanted, modelId).second().inNeutralLight(), FlatSide.WORKING_WIDTH_PX);
     }
 
     private Pairs.Pair pair(UUID jobId, @Nullable Side wanted, @Nullable UUID modelId) {

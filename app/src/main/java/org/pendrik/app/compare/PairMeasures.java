@@ -1,18 +1,14 @@
 package org.pendrik.app.compare;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.photograph.Photograph;
-import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
-import org.pendrik.app.photograph.Sides;
-import org.pendrik.app.store.Recent;
+import org.pendrik.app.sides.FlatSides;
+import org.pendrik.app.sides.SideSize;
 import org.pendrik.app.study.FactoryColours;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Measuring;
@@ -36,19 +32,13 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class PairMeasures {
-    /** Figures only, no pictures: a long history of several jobs. */
-    private static final int KEPT = 200;
-
     private final Pairs pairs;
     private final Studies studies;
     private final Measuring measuring;
     private final FactoryColours factories;
     private final Workshops workshops;
     private final SideSizes sizes;
-    private final Map<Key, Measured> measured = Collections.synchronizedMap(new Recent<>(KEPT));
-    private final Map<Key, Optional<Double>> medians =
-            Collections.synchronizedMap(new Recent<>(KEPT));
-    private @Nullable Mapped last;
+    private final FlatSides flat;
 
     PairMeasures(
             Pairs pairs,
@@ -56,7 +46,9 @@ class PairMeasures {
             Measuring measuring,
             FactoryColours factories,
             Workshops workshops,
-            SideSizes sizes) {
+            SideSizes sizes,
+            FlatSides flat) {
+        this.flat = flat;
         this.pairs = pairs;
         this.studies = studies;
         this.measuring = measuring;
@@ -111,18 +103,23 @@ class PairMeasures {
 
     /** All regions and edges of the side on both; empty while one of them is not located. */
     Optional<Measured> of(Job job, Pairs.Chosen c, Watch watch) {
-        Key key = key(job, c);
-        Measured known = measured.get(key);
-        if (known != null) {
-            return Optional.of(known);
-        }
-        watch.at("Laying one side over the other", 0);
-        Optional<Pairs.Pair> pair = pairs.of(c);
-        watch.at("Measuring both", 0.3);
-        Optional<Measured> fresh = pair.map(p -> measure(job.id(), p));
-        fresh.ifPresent(m -> measured.put(key, m));
-        return fresh;
+        return flat.figures(
+                        MaybeMeasured.class,
+                        key(job, c),
+                        _ -> {
+                            watch.at("Laying one side over the other", 0);
+                            Optional<Pairs.Pair> pair = pairs.of(c);
+                            watch.at("Measuring both", 0.3);
+                            return new MaybeMeasured(pair.map(p -> measure(job.id(), p)));
+                        })
+                .measured();
     }
+
+    /** Empty while one of the sides is not located. */
+    private record MaybeMeasured(Optional<Measured> measured) {}
+
+    /** Empty where nothing of the sides can be compared. */
+    private record Median(Optional<Double> deltaE00) {}
 
     private Measured measure(UUID jobId, Pairs.Pair p) {
         var one = measuring.measure(p.prototype(), p.first(), Watch.NOBODY);
@@ -150,43 +147,21 @@ class PairMeasures {
 
     /** Median ΔE00 over the side; empty where nothing of it can be compared. */
     Optional<Double> median(Job job, Pairs.Chosen c) {
-        Key key = key(job, c);
-        Optional<Double> known = medians.get(key);
-        if (known != null) {
-            return known;
-        }
-        Optional<Double> fresh = pairs.of(c).flatMap(p -> SideComparison.median(map(p, job)));
-        medians.put(key, fresh);
-        return fresh;
+        return flat.figures(
+                        Median.class,
+                        key(job, c),
+                        _ ->
+                                new Median(
+                                        pairs.of(c)
+                                                .flatMap(p -> SideComparison.median(map(p, job)))))
+                .deltaE00();
     }
 
     /** The map of a pair, measured once: the verdicts and the picture ask for it together. */
-    synchronized SideComparison.DifferenceMap map(Pairs.Pair p, Job job) {
+    SideComparison.DifferenceMap map(Pairs.Pair p, Job job) {
         double blurPx =
                 SideComparison.eyeBlurMm(workshops.current().viewingMm(), job.scaleRatio())
                         * p.first().pxPerMm();
-        Mapped old = last;
-        if (old != null && old.isOf(p, blurPx)) {
-            return old.map();
-        }
-        var whole =
-                SideComparison.map(
-                        p.first().raster(),
-                        p.first().light(),
-                        p.second().raster(),
-                        p.second().light(),
-                        blurPx);
-        var map = SideComparison.withoutEdges(whole, p.first().raster(), blurPx, p.fit().slackPx());
-        last = new Mapped(p.first(), p.second(), blurPx, map);
-        return map;
-    }
-
-    /** The last map and what it was measured from; the same sides are the same objects. */
-    private record Mapped(
-            Sides.Side first, Sides.Side second, double blurPx, SideComparison.DifferenceMap map) {
-        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
-        boolean isOf(Pairs.Pair p, double blur) {
-            return first == p.first() && second == p.second() && blurPx == blur;
-        }
+        return flat.map(p.first(), p.laid(), blurPx);
     }
 }

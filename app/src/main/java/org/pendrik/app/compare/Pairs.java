@@ -7,8 +7,11 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.FlatSides;
+import org.pendrik.app.sides.Laid;
+import org.pendrik.app.sides.Side;
 import org.pendrik.core.photo.Registration;
 import org.springframework.stereotype.Component;
 
@@ -17,9 +20,10 @@ import org.springframework.stereotype.Component;
 class Pairs {
     private final Photographs photographs;
     private final Sides sides;
-    private @Nullable Pair last;
+    private final FlatSides flat;
 
-    Pairs(Photographs photographs, Sides sides) {
+    Pairs(Photographs photographs, Sides sides, FlatSides flat) {
+        this.flat = flat;
         this.photographs = photographs;
         this.sides = sides;
     }
@@ -27,20 +31,16 @@ class Pairs {
     /**
      * Prototype and model of one side.
      *
-     * @param second the model's side, laid over the prototype's
-     * @param fit how it had to be moved
-     * @param unmoved the model's side as its own marks put it
+     * @param laid the model's side, laid over the prototype's
      */
-    record Pair(
-            Photograph prototype,
-            Sides.Side first,
-            Photograph model,
-            Sides.Side second,
-            Registration.Fit fit,
-            Sides.Side unmoved) {
-        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
-        boolean isOf(Sides.Side one, Sides.Side two) {
-            return first == one && unmoved == two;
+    record Pair(Photograph prototype, FlatSide first, Photograph model, Laid laid) {
+        FlatSide second() {
+            return laid.side();
+        }
+
+        /** How the model's side had to be moved. */
+        Registration.Fit fit() {
+            return laid.fit();
         }
     }
 
@@ -87,22 +87,8 @@ class Pairs {
     Optional<Pair> of(Chosen c) {
         Photograph one = c.prototype();
         Photograph two = c.model();
-        return sides.of(one).flatMap(a -> sides.of(two).map(b -> laid(one, a, two, b)));
-    }
-
-    private synchronized Pair laid(Photograph one, Sides.Side a, Photograph two, Sides.Side b) {
-        Pair known = last;
-        if (known != null && known.isOf(a, b)) {
-            // the same files may be photographs of another job too
-            return new Pair(one, a, two, known.second(), known.fit(), b);
-        }
-        Registration.Fit fit = Registration.find(a.raster(), b.raster());
-        Sides.Side moved =
-                new Sides.Side(
-                        b.fit(), Registration.moved(b.raster(), fit), b.pxPerMm(), b.light());
-        Pair pair = new Pair(one, a, two, moved, fit, b);
-        last = pair;
-        return pair;
+        return sides.of(one)
+                .flatMap(a -> sides.of(two).map(b -> new Pair(one, a, two, flat.laid(a, b))));
     }
 
     /** The located photographs of the model on a side, in the order in which they were taken. */

@@ -7,6 +7,7 @@
             "makeup",
             "photograph",
             "problem",
+            "sides",
             "store",
             "study",
             "task",

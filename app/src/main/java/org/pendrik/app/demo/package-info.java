@@ -7,6 +7,7 @@
             "makeup",
             "photograph",
             "shelf",
+            "sides",
             "standins",
             "store",
             "study",

@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
 import org.pendrik.app.apidocs.FileBody;
-import org.pendrik.app.photograph.Side;
+import org.pendrik.app.sides.Side;
 import org.pendrik.core.paper.CardLayout;
 import org.pendrik.core.paper.CutSheet;
 import org.springframework.http.ContentDisposition;

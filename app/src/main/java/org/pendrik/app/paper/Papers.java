@@ -11,8 +11,9 @@ import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.Side;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
@@ -73,7 +74,7 @@ class Papers {
         return SideCardPdf.of(cards, paper, grid);
     }
 
-    private SideCardPdf.Card card(Job job, Photograph p, Sides.Side side) {
+    private SideCardPdf.Card card(Job job, Photograph p, FlatSide side) {
         List<SideCardPdf.Chip> chips = new ArrayList<>();
         measuring
                 .measure(p.id(), Watch.NOBODY)

@@ -1,5 +1,6 @@
 /** Side cards to print, masks to cut, artwork to print on decal paper. */
-@ApplicationModule(allowedDependencies = {"apidocs", "job", "photograph", "problem", "study"})
+@ApplicationModule(
+        allowedDependencies = {"apidocs", "job", "photograph", "problem", "sides", "study"})
 @NullMarked
 package org.pendrik.app.paper;
 

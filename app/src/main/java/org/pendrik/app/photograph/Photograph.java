@@ -3,6 +3,10 @@ package org.pendrik.app.photograph;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.sides.MarkedSide;
+import org.pendrik.app.sides.Marks;
+import org.pendrik.app.sides.Side;
+import org.pendrik.app.sides.SideSize;
 
 /**
  * A photograph of a job.
@@ -68,6 +72,21 @@ public record Photograph(
                 d.shellMarks(),
                 removed,
                 d.version());
+    }
+
+    /** What is marked on it, with the size of its side. */
+    MarkedSide markedSide(SideSize size) {
+        return new MarkedSide(
+                hash,
+                widthPx,
+                heightPx,
+                focalPx(),
+                corners,
+                knownPoints,
+                greyPatch,
+                straightLines,
+                shellMarks,
+                size);
     }
 
     /** Where its side lies was marked, flat or curved. */

@@ -7,6 +7,10 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.apidocs.FileBody;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.Marks;
+import org.pendrik.app.sides.Side;
+import org.pendrik.app.sides.SideSize;
 import org.pendrik.core.photo.CornerFinder;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.http.HttpStatus;
@@ -147,7 +151,7 @@ class PhotographController {
     ResponseEntity<byte[]> side(@PathVariable UUID id) {
         Photograph p = photographs.get(id);
         var side = sides.of(p).orElseThrow(() -> new NotFound("The side"));
-        return picture(Pictures.jpeg(side.inNeutralLight(), Sides.WORKING_WIDTH_PX));
+        return picture(Pictures.jpeg(side.inNeutralLight(), FlatSide.WORKING_WIDTH_PX));
     }
 
     private static ResponseEntity<byte[]> picture(byte[] jpeg) {

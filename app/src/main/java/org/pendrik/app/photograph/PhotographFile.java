@@ -22,6 +22,7 @@ import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.event.IIOReadWarningListener;
 import javax.imageio.stream.ImageInputStream;
+import org.pendrik.app.sides.WholePicture;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.units.InvalidInput;
 
@@ -65,14 +66,6 @@ final class PhotographFile {
             return turned() ? width : height;
         }
     }
-
-    /**
-     * Upright pixels.
-     *
-     * @param raster the picture
-     * @param step photograph pixels per raster pixel, 1 or 2
-     */
-    record Decoded(Raster raster, int step) {}
 
     static Header header(byte[] file, ZoneId zone) {
         if (file.length == 0) {
@@ -144,7 +137,7 @@ final class PhotographFile {
     }
 
     /** Decodes the whole picture upright. */
-    static Decoded decode(byte[] file, Header header) {
+    static WholePicture decode(byte[] file, Header header) {
         int step = (long) header.width() * header.height() > READ_WHOLE_UP_TO ? 2 : 1;
         AtomicBoolean cutShort = new AtomicBoolean();
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
@@ -166,7 +159,7 @@ final class PhotographFile {
                 if (cutShort.get() || image.getWidth() != w || image.getHeight() != h) {
                     throw truncated(file);
                 }
-                return new Decoded(
+                return new WholePicture(
                         upright(StandardColour.of(image, header.profile()), header.orientation()),
                         step);
             } finally {

@@ -13,6 +13,11 @@ import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.problem.StaleVersion;
+import org.pendrik.app.sides.FlatSides;
+import org.pendrik.app.sides.Flattener;
+import org.pendrik.app.sides.Marks;
+import org.pendrik.app.sides.Side;
+import org.pendrik.app.sides.SideSize;
 import org.pendrik.app.store.Years;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.units.InvalidInput;
@@ -26,6 +31,7 @@ public class Photographs {
     private final PhotographStore store;
     private final Jobs jobs;
     private final SideSizes sizes;
+    private final FlatSides flat;
     private final Workshops workshops;
     private final Clock clock;
 
@@ -34,12 +40,14 @@ public class Photographs {
             PhotographStore store,
             Jobs jobs,
             SideSizes sizes,
+            FlatSides flat,
             Workshops workshops,
             Clock clock) {
         this.mapper = mapper;
         this.store = store;
         this.jobs = jobs;
         this.sizes = sizes;
+        this.flat = flat;
         this.workshops = workshops;
         this.clock = clock;
     }
@@ -248,9 +256,9 @@ public class Photographs {
         Photograph p = get(id);
         Photograph marked = p.marked(draft);
         if (marked.located()) {
-            Sides.locate(marked, size(p), 1);
+            flat.fit(marked.markedSide(size(p)));
         } else if (draft.straightLines() != null) {
-            Sides.lens(marked, 1);
+            Flattener.lens(marked.markedSide(size(p)));
         }
         StaleVersion.unlessOne(mapper.mark(marked), "The photograph");
         return get(id);

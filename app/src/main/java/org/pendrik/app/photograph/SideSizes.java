@@ -16,6 +16,8 @@ import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
+import org.pendrik.app.sides.Side;
+import org.pendrik.app.sides.SideSize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

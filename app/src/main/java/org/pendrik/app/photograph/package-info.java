@@ -1,5 +1,6 @@
 /** Photographs: taken in, kept by content, located on their side, measured. */
-@ApplicationModule(allowedDependencies = {"apidocs", "job", "problem", "store", "workshop"})
+@ApplicationModule(
+        allowedDependencies = {"apidocs", "job", "problem", "sides", "store", "workshop"})
 @NullMarked
 package org.pendrik.app.photograph;
 

@@ -11,6 +11,7 @@
             "priors",
             "school",
             "shelf",
+            "sides",
             "store",
             "study"
         })

@@ -11,9 +11,10 @@ import org.pendrik.app.job.Job;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.SideSize;
 import org.pendrik.app.photograph.SideSizes;
 import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.SideSize;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.RegionSampler;
@@ -94,7 +95,7 @@ public class FactoryColours {
                                         () -> sides.of(p, size).flatMap(s -> measured(s, region))));
     }
 
-    private static Optional<Lab> measured(Sides.Side side, JobRegion region) {
+    private static Optional<Lab> measured(FlatSide side, JobRegion region) {
         return RegionSampler.measure(side.raster(), side.pxPerMm(), region.region(), side.light())
                 .map(ColourSample::median);
     }

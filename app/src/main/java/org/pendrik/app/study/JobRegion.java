@@ -3,7 +3,7 @@ package org.pendrik.app.study;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.pendrik.app.photograph.Side;
+import org.pendrik.app.sides.Side;
 import org.pendrik.core.measure.EdgeWear.Edge;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Region;

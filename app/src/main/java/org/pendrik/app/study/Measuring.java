@@ -11,15 +11,15 @@ import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.Side;
 import org.pendrik.app.photograph.Sides;
-import org.pendrik.app.store.Recent;
+import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.FlatSides;
+import org.pendrik.app.sides.Side;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.ClassMap;
 import org.pendrik.core.measure.ClassModel;
-import org.pendrik.core.measure.ClassSample;
 import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.Resolution;
@@ -35,9 +35,6 @@ import org.springframework.stereotype.Service;
 /** Measures the sides of photographs, and keeps the last few at hand. */
 @Service
 public class Measuring {
-    /** A plane takes 24 bytes a pixel: prototype, model and one more. */
-    private static final int PLANES = 3;
-
     private static final int SHOWN_WIDTH_PX = 1000;
 
     private final Studies studies;
@@ -46,12 +43,7 @@ public class Measuring {
     private final Sides sides;
     private final Workshops workshops;
     private final FactoryColours factories;
-    private final Map<PlaneKey, LabPlane> planes = new Recent<>(PLANES);
-
-    /** Two sorted sides of each of two comparisons, 7 bytes a pixel. */
-    private static final int SORTED = 4;
-
-    private final Map<SortedKey, SideMeasurer.Sorted> sorted = new Recent<>(SORTED);
+    private final FlatSides flat;
 
     Measuring(
             Studies studies,
@@ -59,60 +51,15 @@ public class Measuring {
             Photographs photographs,
             Sides sides,
             Workshops workshops,
-            FactoryColours factories) {
+            FactoryColours factories,
+            FlatSides flat) {
+        this.flat = flat;
         this.factories = factories;
         this.studies = studies;
         this.jobs = jobs;
         this.photographs = photographs;
         this.sides = sides;
         this.workshops = workshops;
-    }
-
-    /** A plane is the same when it is the same object, as they are kept and handed out again. */
-    private record SortedKey(LabPlane plane, List<ClassSample> samples, @Nullable LabPlane from) {
-        @Override
-        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
-        public boolean equals(@Nullable Object o) {
-            return o instanceof SortedKey(LabPlane p, List<ClassSample> s, LabPlane f)
-                    && p == plane
-                    && f == from
-                    && s.equals(samples);
-        }
-
-        @Override
-        public int hashCode() {
-            return 31 * System.identityHashCode(plane) + samples.hashCode();
-        }
-    }
-
-    /**
-     * The focus and the classes of a side. The overlay and the measures ask for it together: the
-     * second waits for what the first finds.
-     */
-    private synchronized SideMeasurer.Sorted sorted(LabPlane plane, Learned learned, Watch watch) {
-        SortedKey key = new SortedKey(plane, learned.samples(), learned.plane());
-        SideMeasurer.Sorted known = sorted.get(key);
-        if (known == null) {
-            known = SideMeasurer.Sorted.of(plane, learned.model(), watch);
-            sorted.put(key, known);
-        }
-        return known;
-    }
-
-    /** A side is the same when it is the same object: sides are kept and handed out again. */
-    private record PlaneKey(Sides.Side side, List<Region> excluded) {
-        @Override
-        @SuppressWarnings("ReferenceEquality") // pictures are not compared pixel by pixel
-        public boolean equals(@Nullable Object o) {
-            return o instanceof PlaneKey(Sides.Side s, List<Region> e)
-                    && s == side
-                    && e.equals(excluded);
-        }
-
-        @Override
-        public int hashCode() {
-            return System.identityHashCode(side) * 31 + excluded.hashCode();
-        }
     }
 
     /**
@@ -123,7 +70,7 @@ public class Measuring {
      */
     public record Measured(
             Photograph photograph,
-            Sides.Side side,
+            FlatSide side,
             LabPlane plane,
             List<JobRegion> regions,
             List<JobRegion> edges,
@@ -168,9 +115,10 @@ public class Measuring {
     }
 
     /** Measures all regions on a side that was laid flat, or laid over another. */
-    public Measured measure(Photograph p, Sides.Side side, Watch watch) {
+    public Measured measure(Photograph p, FlatSide side, Watch watch) {
         Studies.Study study = studies.of(p.jobId());
-        LabPlane plane = plane(p, side, study);
+        List<Region> excluded = excluded(p, study);
+        LabPlane plane = flat.plane(side, excluded);
         List<JobRegion> regions =
                 study.regions().stream()
                         .filter(r -> r.side() == p.side() && r.role() == RegionRole.MEASURE)
@@ -186,11 +134,11 @@ public class Measuring {
                                 plane,
                                 new Resolution(side.fit().geometry(), sight(p.jobId())),
                                 regions.stream().map(JobRegion::region).toList(),
-                                learned.model(),
+                                flat.model(learned.shown()),
                                 edges.stream().map(JobRegion::edge).toList(),
                                 factories.of(jobs.get(p.jobId())),
                                 p.side() == Side.ROOF),
-                        sorted(plane, learned, watch),
+                        flat.sorted(side, excluded, learned.shown(), watch),
                         watch);
         return new Measured(p, side, plane, regions, edges, result, learned.from());
     }
@@ -199,15 +147,10 @@ public class Measuring {
      * What the classes look like.
      *
      * @param from the photograph that shows them
-     * @param plane its side
+     * @param shown null when none does
      */
-    private record Learned(
-            Optional<ClassModel> model,
-            Optional<UUID> from,
-            List<ClassSample> samples,
-            @Nullable LabPlane plane) {
-        private static final Learned NOTHING =
-                new Learned(Optional.empty(), Optional.empty(), List.of(), null);
+    private record Learned(Optional<UUID> from, FlatSides.@Nullable ClassesShown shown) {
+        private static final Learned NOTHING = new Learned(Optional.empty(), null);
     }
 
     /** Its own samples; where it has none, those of the prototype that the side is matched to. */
@@ -222,29 +165,27 @@ public class Measuring {
             from = main;
             samples = on(main, study);
         }
-        Optional<Sides.Side> side = samples.isEmpty() ? Optional.empty() : sides.of(from);
+        Optional<FlatSide> side = samples.isEmpty() ? Optional.empty() : sides.of(from);
         if (side.isEmpty()) {
             return Learned.NOTHING;
         }
-        LabPlane plane = plane(from, side.get(), study);
-        List<ClassSample> shown = samples.stream().map(JobSample::sample).toList();
         return new Learned(
-                Optional.of(ClassModel.learn(plane, shown)), Optional.of(from.id()), shown, plane);
+                Optional.of(from.id()),
+                new FlatSides.ClassesShown(
+                        side.get(),
+                        excluded(from, study),
+                        samples.stream().map(JobSample::sample).toList()));
     }
 
     private static List<JobSample> on(Photograph p, Studies.Study study) {
         return study.samples().stream().filter(s -> s.photographId().equals(p.id())).toList();
     }
 
-    private synchronized LabPlane plane(Photograph p, Sides.Side side, Studies.Study study) {
-        List<Region> excluded =
-                study.regions().stream()
-                        .filter(r -> r.side() == p.side() && r.role() == RegionRole.EXCLUDE)
-                        .map(JobRegion::region)
-                        .toList();
-        return planes.computeIfAbsent(
-                new PlaneKey(side, excluded),
-                _ -> LabPlane.of(side.raster(), side.pxPerMm(), side.light(), excluded));
+    private static List<Region> excluded(Photograph p, Studies.Study study) {
+        return study.regions().stream()
+                .filter(r -> r.side() == p.side() && r.role() == RegionRole.EXCLUDE)
+                .map(JobRegion::region)
+                .toList();
     }
 
     /** The same as the page is told it. */
@@ -321,18 +262,17 @@ public class Measuring {
      */
     Optional<Raster> only(UUID photographId, WeatherClass kind) {
         Photograph p = photographs.get(photographId);
-        Optional<Sides.Side> side = sides.of(p);
+        Optional<FlatSide> side = sides.of(p);
         if (side.isEmpty()) {
             return Optional.empty();
         }
         Studies.Study study = studies.of(p.jobId());
-        LabPlane plane = plane(p, side.get(), study);
-        return sorted(plane, learned(p, study), Watch.NOBODY)
+        return flat.sorted(side.get(), excluded(p, study), learned(p, study).shown(), Watch.NOBODY)
                 .map()
                 .map(m -> only(side.get(), m, kind));
     }
 
-    private static Raster only(Sides.Side side, ClassMap map, WeatherClass kind) {
+    private static Raster only(FlatSide side, ClassMap map, WeatherClass kind) {
         Raster from = side.raster();
         int step = Math.max(1, Math.ceilDiv(from.width(), SHOWN_WIDTH_PX));
         Raster out = Raster.empty(from.width() / step, from.height() / step);

@@ -8,8 +8,8 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
-import org.pendrik.app.photograph.Marks;
-import org.pendrik.app.photograph.Side;
+import org.pendrik.app.sides.Marks;
+import org.pendrik.app.sides.Side;
 
 @Mapper
 interface StudyMapper {

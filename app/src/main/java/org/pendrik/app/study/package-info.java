@@ -5,6 +5,7 @@
             "job",
             "photograph",
             "problem",
+            "sides",
             "store",
             "task",
             "workshop"

@@ -19,7 +19,7 @@ import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.Side;
+import org.pendrik.app.sides.Side;
 import org.pendrik.app.study.Studies;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;

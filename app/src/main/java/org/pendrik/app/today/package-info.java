@@ -1,6 +1,15 @@
 /** What is open, closing and drying across all jobs, and what is at risk. */
 @ApplicationModule(
-        allowedDependencies = {"bench", "diary", "engines", "job", "makeup", "photograph", "study"})
+        allowedDependencies = {
+            "bench",
+            "diary",
+            "engines",
+            "job",
+            "makeup",
+            "photograph",
+            "sides",
+            "study"
+        })
 @NullMarked
 package org.pendrik.app.today;
 

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
+import org.pendrik.app.sides.Marks;
+import org.pendrik.app.sides.Side;
 import org.pendrik.core.photo.CylinderUnwrapper;
 import org.pendrik.core.photo.Point;
 import org.springframework.beans.factory.annotation.Autowired;

@@ -2,7 +2,6 @@ package org.pendrik.app.photograph;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
-import static org.testng.Assert.expectThrows;
 
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -216,24 +215,6 @@ public class PhotographTest extends AppTest {
                 + "]},\"knownPoints\":null,\"greyPatch\":null,\"version\":"
                 + version
                 + "}";
-    }
-
-    @Test
-    public void marksSurviveTheirTextForm() {
-        var corners = new Marks.CornersHandler();
-        var c = corners.read("1.5 2.0 3.0 4.25 5.0 6.0 7.0 8.0");
-        assertEquals(corners.read(corners.write(c)), c);
-        var known = new Marks.KnownPointsHandler();
-        assertEquals(known.read("").points().size(), 0);
-        var k = known.read("1.0 2.0 300.0 400.5");
-        assertEquals(known.read(known.write(k)), k);
-        var grey = new Marks.GreyPatchHandler();
-        var g = grey.read("1.0 2.0 30.0 40.0 50.0");
-        assertEquals(grey.read(grey.write(g)), g);
-        assertTrue(
-                expectThrows(InvalidInput.class, () -> new Marks.GreyPatch(1, 1, 2, 9, 50))
-                        .getMessage()
-                        .contains("Grey card (2 px)"));
     }
 
     /** Another picture under its name is not shown for it; the same file mends it. */

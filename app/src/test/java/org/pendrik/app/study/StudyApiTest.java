@@ -6,7 +6,7 @@ import static org.testng.Assert.assertTrue;
 import java.util.List;
 import java.util.UUID;
 import org.pendrik.app.AppTest;
-import org.pendrik.app.photograph.Side;
+import org.pendrik.app.sides.Side;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.plan.EffectKind;

@@ -437,11 +437,6 @@ public final class CylinderUnwrapper {
             return placeSdMm(length().mm() / 2, height().mm() / 2) * Math.sqrt(2) / length().mm();
         }
 
-        @Override
-        public Raster flat(Raster photo, double pxPerMm) {
-            return unwrap(photo, pxPerMm);
-        }
-
         /** Where a place of the flattened arc is seen. */
         @Override
         public Point toPhoto(Point arcMm) {
@@ -467,6 +462,11 @@ public final class CylinderUnwrapper {
          * @param pxPerMm output pixels per prototype mm, at most 16 million pixels in all
          */
         public Raster unwrap(Raster photo, double pxPerMm) {
+            return flat(photo, 1, pxPerMm);
+        }
+
+        @Override
+        public Raster flat(Raster photo, int step, double pxPerMm) {
             double w = Math.rint(shell.length().mm() * pxPerMm);
             double h = Math.rint(shell.arc().mm() * pxPerMm);
             if (!(w >= 1 && h >= 1 && w * h <= LARGEST_OUTPUT_PIXELS)) {
@@ -477,7 +477,7 @@ public final class CylinderUnwrapper {
                         "Ask for a picture a few thousand pixels long.");
             }
             Raster source = photo;
-            double shrink = 1;
+            double shrink = step;
             Point middle = new Point(shell.length().mm() / 2, shell.arc().mm() / 2);
             double has =
                     toPhoto(middle).distance(toPhoto(new Point(middle.x() + 1, middle.y())))

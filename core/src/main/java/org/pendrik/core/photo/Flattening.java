@@ -25,7 +25,15 @@ public interface Flattening {
     /**
      * Renders the side flat; what is not in the photograph has alpha 0.
      *
+     * @param photo the photograph, or the same shrunk
+     * @param step how many pixels of the photograph that the marks were set on make one of {@code
+     *     photo}, 1 or more
      * @param pxPerMm output pixels per prototype mm, at most 16 million pixels in all
      */
-    Raster flat(Raster photo, double pxPerMm);
+    Raster flat(Raster photo, int step, double pxPerMm);
+
+    /** The same of the photograph that the marks were set on. */
+    default Raster flat(Raster photo, double pxPerMm) {
+        return flat(photo, 1, pxPerMm);
+    }
 }

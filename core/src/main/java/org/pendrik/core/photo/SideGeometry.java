@@ -193,6 +193,11 @@ public final class SideGeometry implements Flattening {
      * @param pxPerMm output pixels per prototype mm; the output is at most 16 million pixels
      */
     public Raster rectify(Raster photo, double pxPerMm) {
+        return flat(photo, 1, pxPerMm);
+    }
+
+    @Override
+    public Raster flat(Raster photo, int step, double pxPerMm) {
         double w = Math.rint(length.mm() * pxPerMm);
         double h = Math.rint(height.mm() * pxPerMm);
         if (!(w >= 1 && h >= 1 && w * h <= LARGEST_OUTPUT_PIXELS)) {
@@ -204,7 +209,7 @@ public final class SideGeometry implements Flattening {
         }
         double spanned = pxPerMm(length.mm() / 2, height.mm() / 2) / pxPerMm;
         Raster source = photo;
-        double shrink = 1;
+        double shrink = step;
         while (spanned / shrink > 2 && source.width() > 2 && source.height() > 2) {
             source = source.halved();
             shrink *= 2;
@@ -212,11 +217,6 @@ public final class SideGeometry implements Flattening {
         Raster out = Raster.empty((int) w, (int) h);
         Sampler.render(source, shrink, toPhoto, lens, out, pxPerMm);
         return out;
-    }
-
-    @Override
-    public Raster flat(Raster photo, double pxPerMm) {
-        return rectify(photo, pxPerMm);
     }
 
     /** Photograph pixels per prototype mm at a place, the mean of along and down. */

@@ -1,4 +1,4 @@
-package org.pendrik.app.photograph;
+package org.pendrik.app.sides;
 
 import org.pendrik.core.plan.SubjectKind;
 

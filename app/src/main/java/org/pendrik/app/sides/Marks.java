@@ -1,4 +1,4 @@
-package org.pendrik.app.photograph;
+package org.pendrik.app.sides;
 
 import java.util.Arrays;
 import java.util.List;
@@ -209,7 +209,8 @@ public final class Marks {
         return points.stream().map(p -> line(p.x(), p.y())).collect(Collectors.joining(" "));
     }
 
-    static String line(double... values) {
+    /** Numbers as one line of text. */
+    public static String line(double... values) {
         return Arrays.stream(values).mapToObj(Double::toString).collect(Collectors.joining(" "));
     }
 

@@ -1,4 +1,4 @@
-package org.pendrik.app.photograph;
+package org.pendrik.app.sides;
 
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.photo.CylinderUnwrapper.Shell;
@@ -47,7 +47,8 @@ public record SideSize(Side side, double lengthMm, double heightMm, @Nullable Cu
         return Length.ofMm(heightMm);
     }
 
-    Shell shell() {
+    /** The part of a cylinder; of a curved side only. */
+    public Shell shell() {
         Curve c = java.util.Objects.requireNonNull(curve);
         return new Shell(Length.ofMm(c.radiusMm()), length(), c.fromDegrees(), c.toDegrees());
     }

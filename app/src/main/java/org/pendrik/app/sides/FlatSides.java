@@ -1,0 +1,204 @@
+package org.pendrik.app.sides;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import java.util.function.ToLongFunction;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.core.measure.ClassModel;
+import org.pendrik.core.measure.ClassSample;
+import org.pendrik.core.measure.LabPlane;
+import org.pendrik.core.measure.SideMeasurer;
+import org.pendrik.core.photo.Region;
+import org.pendrik.core.photo.SideComparison;
+import org.pendrik.core.units.Watch;
+import org.springframework.stereotype.Component;
+
+/**
+ * Flat sides and all that is made of them. Everything is kept in one cache that is bounded by the
+ * memory it takes, each thing under all that it hangs on, so nothing has to be thrown away by hand
+ * when something changes.
+ */
+@Component
+public class FlatSides {
+    /**
+     * Two sides with their colours and classes, the photograph that they came of, and their map.
+     */
+    private static final long MOST_BYTES = 240_000_000;
+
+    private static final int BYTES_OF_A_PIXEL_OF_PLANE = 24;
+    private static final int BYTES_OF_A_SORTED_PIXEL = 7;
+    private static final int BYTES_OF_A_MAPPED_PIXEL = 4;
+    private static final int BYTES_OF_FIGURES = 4_000;
+
+    /**
+     * What is made, each of what stands in front of it. Of one kind one thing is made at a time:
+     * whole pictures take much memory, and who asks for the same second waits for what the first
+     * makes.
+     */
+    private enum Kind {
+        FIT,
+        PICTURE,
+        FLAT,
+        PLANE,
+        SORTED,
+        PAIR,
+        MAP,
+        FIGURES
+    }
+
+    private record Key(Kind kind, Object of) {}
+
+    private record Held(Object made, long bytes) {}
+
+    private final Cache<Key, Held> kept =
+            Caffeine.newBuilder()
+                    .maximumWeight(MOST_BYTES / 1000)
+                    .weigher((Key _, Held h) -> (int) Math.max(1, h.bytes() / 1000))
+                    // what nobody has looked at for a while makes room for what is looked at now
+                    .expireAfterAccess(Duration.ofMinutes(10))
+                    .executor(Runnable::run)
+                    .build();
+
+    private final Map<Kind, Object> locks = new EnumMap<>(Kind.class);
+
+    FlatSides() {
+        for (Kind k : Kind.values()) {
+            locks.put(k, new Object());
+        }
+    }
+
+    @SuppressWarnings("unchecked") // a kind makes one type
+    private <T> T kept(Kind kind, Object of, ToLongFunction<T> bytes, Supplier<T> make) {
+        Key key = new Key(kind, of);
+        Held known = kept.getIfPresent(key);
+        if (known != null) {
+            return (T) known.made();
+        }
+        synchronized (java.util.Objects.requireNonNull(locks.get(kind))) {
+            known = kept.getIfPresent(key);
+            if (known != null) {
+                return (T) known.made();
+            }
+            T made = make.get();
+            kept.put(key, new Held(made, bytes.applyAsLong(made)));
+            return made;
+        }
+    }
+
+    /** Where a side lies; fitted once for all that asks. */
+    public FlatSide.Fit fit(MarkedSide m) {
+        return kept(Kind.FIT, m, _ -> BYTES_OF_FIGURES, () -> Flattener.locate(m));
+    }
+
+    /**
+     * A photograph decoded upright.
+     *
+     * @param picture names its content
+     */
+    public WholePicture picture(String picture, Supplier<WholePicture> decode) {
+        return kept(Kind.PICTURE, picture, p -> 4L * p.raster().argb().length, decode);
+    }
+
+    /**
+     * The side laid flat; empty while it is not located.
+     *
+     * @throws org.pendrik.core.units.InvalidInput when the marks cannot belong to a side
+     */
+    public Optional<FlatSide> flat(MarkedSide m, Supplier<WholePicture> decode) {
+        if (!m.located()) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                kept(
+                        Kind.FLAT,
+                        m,
+                        FlatSide::bytes,
+                        () ->
+                                Flattener.flat(
+                                        m,
+                                        fit(m),
+                                        picture(m.picture(), decode),
+                                        FlatSide.WORKING_WIDTH_PX)));
+    }
+
+    private record PlaneOf(FlatSide side, List<Region> excluded) {}
+
+    /** The colours of a side, pixel by pixel, without what is left out. */
+    public LabPlane plane(FlatSide side, List<Region> excluded) {
+        return kept(
+                Kind.PLANE,
+                new PlaneOf(side, List.copyOf(excluded)),
+                _ -> (long) BYTES_OF_A_PIXEL_OF_PLANE * side.raster().argb().length,
+                () -> side.plane(excluded));
+    }
+
+    /**
+     * What classes look like on the side that shows them.
+     *
+     * @param samples where they are shown
+     */
+    public record ClassesShown(FlatSide side, List<Region> excluded, List<ClassSample> samples) {}
+
+    /** What the classes look like there; nothing when there are no samples. */
+    public Optional<ClassModel> model(@Nullable ClassesShown shown) {
+        return shown == null
+                ? Optional.empty()
+                : Optional.of(
+                        ClassModel.learn(plane(shown.side(), shown.excluded()), shown.samples()));
+    }
+
+    private record SortedOf(PlaneOf plane, Optional<ClassesShown> shown) {}
+
+    /** The focus and the classes of a side. */
+    public SideMeasurer.Sorted sorted(
+            FlatSide side, List<Region> excluded, @Nullable ClassesShown shown, Watch watch) {
+        return kept(
+                Kind.SORTED,
+                new SortedOf(new PlaneOf(side, List.copyOf(excluded)), Optional.ofNullable(shown)),
+                _ -> (long) BYTES_OF_A_SORTED_PIXEL * side.raster().argb().length,
+                () -> SideMeasurer.Sorted.of(plane(side, excluded), model(shown), watch));
+    }
+
+    private record PairOf(FlatSide first, FlatSide second) {}
+
+    /** The second side laid over the first. */
+    public Laid laid(FlatSide first, FlatSide second) {
+        PairOf pair = new PairOf(first, second);
+        return kept(Kind.PAIR, pair, l -> l.side().bytes(), () -> Laid.of(first, second, pair));
+    }
+
+    private record MapOf(PairOf pair, double blurPx) {}
+
+    /**
+     * The differences of two sides as an eye sees them, without what the edges alone make.
+     *
+     * @param second as it was laid over the first
+     */
+    public SideComparison.DifferenceMap map(FlatSide first, Laid second, double blurPx) {
+        return kept(
+                Kind.MAP,
+                new MapOf(new PairOf(first, second.side()), blurPx),
+                _ -> (long) BYTES_OF_A_MAPPED_PIXEL * first.raster().argb().length,
+                () -> second.differences(first, blurPx));
+    }
+
+    private record FiguresOf(Class<?> type, Object of) {}
+
+    /**
+     * Figures that were worked out of sides.
+     *
+     * @param type of the figures
+     * @param of all that they hang on
+     */
+    public <K, T> T figures(Class<T> type, K of, Function<K, T> make) {
+        return kept(
+                Kind.FIGURES, new FiguresOf(type, of), _ -> BYTES_OF_FIGURES, () -> make.apply(of));
+    }
+}

@@ -1,0 +1,38 @@
+package org.pendrik.app.sides;
+
+import org.pendrik.core.photo.Raster;
+import org.pendrik.core.photo.Registration;
+import org.pendrik.core.photo.SideComparison;
+
+/**
+ * One side laid over another.
+ *
+ * @param side the second, moved
+ * @param fit how it had to be moved
+ */
+public record Laid(FlatSide side, Registration.Fit fit) {
+    /**
+     * Lays a side over another by what both show.
+     *
+     * @param basis names the moved side
+     */
+    public static Laid of(FlatSide first, FlatSide second, Object basis) {
+        Registration.Fit fit = Registration.find(first.raster(), second.raster());
+        Raster moved = Registration.moved(second.raster(), fit);
+        return new Laid(
+                new FlatSide(basis, second.fit(), moved, second.pxPerMm(), second.light()), fit);
+    }
+
+    /**
+     * The differences of the two as an eye sees them, without what their edges alone make.
+     *
+     * @param first what it was laid over
+     * @param blurPx what an eye cannot tell apart, in pixels of the flat side
+     */
+    public SideComparison.DifferenceMap differences(FlatSide first, double blurPx) {
+        var whole =
+                SideComparison.map(
+                        first.raster(), first.light(), side.raster(), side.light(), blurPx);
+        return SideComparison.withoutEdges(whole, first.raster(), blurPx, fit.slackPx());
+    }
+}

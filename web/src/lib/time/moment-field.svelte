@@ -1,0 +1,44 @@
+<script lang="ts">
+	import { type CalendarDateTime, parseDateTime } from '@internationalized/date';
+	import { DateField } from 'bits-ui';
+	import { hours } from './hours.svelte';
+	import { localNow } from './time';
+
+	/** A day and time, typed part by part, in the hours of this screen; kept as "2026-11-25T19:00", empty while not whole. */
+	type Props = { value: string; label: string; class?: string };
+
+	let { value = $bindable(), label, class: more = '' }: Props = $props();
+
+	// an empty field holds no value at all
+	const held = (text: string): { value?: CalendarDateTime } => {
+		try {
+			return { value: parseDateTime(text) };
+		} catch {
+			return {};
+		}
+	};
+</script>
+
+<DateField.Root
+	{...held(value)}
+	placeholder={parseDateTime(localNow())}
+	granularity="minute"
+	hourCycle={hours.cycle}
+	locale="en-GB"
+	onValueChange={(moment) => {
+		value = moment ? moment.toString().slice(0, 16) : '';
+	}}
+>
+	<DateField.Input aria-label={label} class="field inline-flex items-center {more}">
+		{#snippet children({ segments })}
+			{#each segments as { part, value: text }, i (i)}
+				<DateField.Segment
+					{part}
+					class={part === 'literal'
+						? ''
+						: 'min-w-5 px-0.5 text-center focus:bg-ink focus:text-ground'}>{text}</DateField.Segment
+				>
+			{/each}
+		{/snippet}
+	</DateField.Input>
+</DateField.Root>

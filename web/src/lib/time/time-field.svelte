@@ -1,0 +1,42 @@
+<script lang="ts">
+	import { parseTime, Time } from '@internationalized/date';
+	import { TimeField } from 'bits-ui';
+	import { hours } from './hours.svelte';
+
+	/** A time of day, typed part by part, in the hours of this screen; kept as "19:00". */
+	type Props = { value: string; label: string };
+
+	let { value = $bindable(), label }: Props = $props();
+
+	const MIDNIGHT = new Time(0, 0);
+	const read = (text: string): Time => {
+		try {
+			return parseTime(text);
+		} catch {
+			return MIDNIGHT;
+		}
+	};
+</script>
+
+<TimeField.Root
+	value={read(value)}
+	granularity="minute"
+	hourCycle={hours.cycle}
+	locale="en-GB"
+	onValueChange={(time) => {
+		if (time) value = time.toString().slice(0, 5);
+	}}
+>
+	<TimeField.Input aria-label={label} class="field inline-flex items-center">
+		{#snippet children({ segments })}
+			{#each segments as { part, value: text }, i (i)}
+				<TimeField.Segment
+					{part}
+					class={part === 'literal'
+						? ''
+						: 'min-w-5 px-0.5 text-center focus:bg-ink focus:text-ground'}>{text}</TimeField.Segment
+				>
+			{/each}
+		{/snippet}
+	</TimeField.Input>
+</TimeField.Root>
