@@ -18,7 +18,6 @@ import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.priors.Priors;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.shelf.Cupboard;
-import org.pendrik.core.bench.WindowClock;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.DryingTimes;
@@ -28,6 +27,7 @@ import org.pendrik.core.film.Material;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Timing;
+import org.pendrik.core.film.WindowClock;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

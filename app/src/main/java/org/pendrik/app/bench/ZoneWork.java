@@ -16,12 +16,12 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.store.ZoneTimes;
-import org.pendrik.core.bench.WindowClock;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.Rounds;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.film.Timing;
+import org.pendrik.core.film.WindowClock;
 import org.springframework.stereotype.Component;
 
 /**

@@ -1,8 +1,8 @@
 package org.pendrik.app.calc;
 
+import org.pendrik.core.film.WheelTread;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.Spacing;
-import org.pendrik.core.paper.Tread;
 import org.pendrik.core.paper.WiperArc;
 import org.pendrik.core.units.FeetInches;
 import org.pendrik.core.units.Gauge;
@@ -98,7 +98,8 @@ final class LayoutQuestions {
 
     static TreadAnswer tread(TreadQuestion q) {
         double ratio = new Sight(400, ratio(q.ratio())).ratio();
-        Tread t = new Tread(mm("Wheel", q.wheel()) / ratio, mm("Tread", q.tread()) / ratio);
+        WheelTread t =
+                new WheelTread(mm("Wheel", q.wheel()) / ratio, mm("Tread", q.tread()) / ratio);
         return new TreadAnswer(t.wheelMm(), t.treadMm(), t.stripMm(), t.aroundMm());
     }
 

@@ -33,7 +33,7 @@ import org.pendrik.core.diary.Availability.Span;
 import org.pendrik.core.diary.DiaryOutcome;
 import org.pendrik.core.diary.DiaryPlacer;
 import org.pendrik.core.diary.DiaryTask;
-import org.pendrik.core.diary.Gap;
+import org.pendrik.core.diary.TimeLag;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.FilmCase;
@@ -268,15 +268,15 @@ public class Diaries {
     }
 
     /** What lies between them at least and at most. */
-    public List<Gap> gaps(FilmCase film) {
+    public List<TimeLag> gaps(FilmCase film) {
         return gaps(engines.timing().lags(film));
     }
 
-    private static List<Gap> gaps(List<Lag> lags) {
+    private static List<TimeLag> gaps(List<Lag> lags) {
         return lags.stream()
                 .map(
                         l ->
-                                new Gap(
+                                new TimeLag(
                                         l.fromActId().value(),
                                         l.toActId().value(),
                                         l.minMinutes(),
@@ -317,7 +317,7 @@ public class Diaries {
         for (Lag l : plan.lags()) {
             longest.merge(l.toActId(), l, (x, y) -> x.minMinutes() >= y.minMinutes() ? x : y);
         }
-        List<Gap> gaps = gaps(plan.lags());
+        List<TimeLag> gaps = gaps(plan.lags());
         Map<StepId, String> why = new LinkedHashMap<>();
         longest.forEach((id, l) -> why.put(id, l.why()));
         ZoneId zone = ZoneId.of(q.zoneId());

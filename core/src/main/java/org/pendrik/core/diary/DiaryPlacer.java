@@ -26,13 +26,14 @@ public final class DiaryPlacer {
     private static final int GRID_MINUTES = 5;
 
     private final List<DiaryTask> tasks;
-    private final List<Gap> gaps;
+    private final List<TimeLag> gaps;
     private final List<Span> spans;
     private final long fromMinute;
     private final Map<String, Integer> index = new HashMap<>();
     private final long[] start;
 
-    private DiaryPlacer(List<DiaryTask> tasks, List<Gap> gaps, List<Span> spans, long fromMinute) {
+    private DiaryPlacer(
+            List<DiaryTask> tasks, List<TimeLag> gaps, List<Span> spans, long fromMinute) {
         this.tasks = tasks;
         this.gaps = gaps;
         this.spans = spans;
@@ -53,7 +54,7 @@ public final class DiaryPlacer {
      * @param fromMinute nothing new begins before, minutes since 1970-01-01 UTC
      */
     public static DiaryOutcome place(
-            List<DiaryTask> tasks, List<Gap> gaps, List<Span> bench, long fromMinute) {
+            List<DiaryTask> tasks, List<TimeLag> gaps, List<Span> bench, long fromMinute) {
         long longest =
                 bench.stream().mapToLong(s -> s.untilMinute() - s.fromMinute()).max().orElse(0);
         for (DiaryTask t : tasks) {
@@ -117,7 +118,7 @@ public final class DiaryPlacer {
     private long demanded(int i) {
         long at = Math.max(start[i], ready(i));
         String id = tasks.get(i).id();
-        for (Gap g : gaps) {
+        for (TimeLag g : gaps) {
             Integer to = index.get(g.toId());
             if (g.fromId().equals(id) && g.maxMinutes().isPresent() && to != null) {
                 at = Math.max(at, start[to] - g.maxMinutes().getAsLong() - tasks.get(i).minutes());
@@ -129,7 +130,7 @@ public final class DiaryPlacer {
     /** The earliest minute that the tasks before allow. */
     private long ready(int i) {
         long at = Math.max(fromMinute, i == 0 ? fromMinute : end(i - 1));
-        for (Gap g : gaps) {
+        for (TimeLag g : gaps) {
             Integer from = index.get(g.fromId());
             if (g.toId().equals(tasks.get(i).id()) && from != null) {
                 at = Math.max(at, end(from) + g.minMinutes());
@@ -169,7 +170,7 @@ public final class DiaryPlacer {
             add(sums, Driver.Kind.NO_BENCH_TIME, "no bench time", start[i] - ready);
             int holder = -1;
             String why = "";
-            for (Gap g : gaps) {
+            for (TimeLag g : gaps) {
                 Integer from = index.get(g.fromId());
                 if (g.toId().equals(tasks.get(i).id())
                         && from != null

@@ -365,10 +365,10 @@ public final class Column {
      */
     public List<Lab> colours() {
         List<Lab> out = new ArrayList<>();
-        Look look = Films.start(zone.colour(), zone.substrate().finish());
+        Look look = CoatLook.start(zone.colour(), zone.substrate().finish());
         out.add(zone.colour());
         for (Layer l : layers) {
-            look = Films.coated(look, l);
+            look = CoatLook.coated(look, l);
             out.add(look.lab(Light.D65));
         }
         return out;

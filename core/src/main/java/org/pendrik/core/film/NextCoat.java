@@ -38,7 +38,7 @@ public record NextCoat(Thickness thickness, Lab colour, double deltaE00) {
             return Optional.empty();
         }
         Lab then =
-                Films.coated(Films.start(now, finish), material, thickness, technique.share())
+                CoatLook.coated(CoatLook.start(now, finish), material, thickness, technique.share())
                         .lab(Light.D65);
         return Optional.of(new NextCoat(thickness, then, ColourDifference.ciede2000(wanted, then)));
     }

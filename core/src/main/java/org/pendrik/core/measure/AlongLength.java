@@ -61,9 +61,9 @@ public record AlongLength(
 
     static Answer<AlongLength> of(
             LabPlane plane, Optional<ClassModel> model, WeatherClass film, Region r) {
-        double[][] columns = Films.bins(plane, r, BINS, false);
-        Optional<Films.Way> sampled = model.flatMap(m -> Films.Way.of(m, film));
-        Films.Way way = sampled.orElseGet(() -> extremes(columns, film));
+        double[][] columns = FilmShare.bins(plane, r, BINS, false);
+        Optional<FilmShare.Way> sampled = model.flatMap(m -> FilmShare.Way.of(m, film));
+        FilmShare.Way way = sampled.orElseGet(() -> extremes(columns, film));
         double[] s = Arrays.stream(columns).mapToDouble(way::along).toArray();
         if (s.length < 8
                 || !(way.length() > LEAST_WAY)
@@ -144,14 +144,14 @@ public record AlongLength(
     }
 
     /** The darkest and the lightest tenth; the film is the one that looks more like it. */
-    private static Films.Way extremes(double[][] columns, WeatherClass film) {
+    private static FilmShare.Way extremes(double[][] columns, WeatherClass film) {
         double[][] sorted = columns.clone();
         Arrays.sort(sorted, java.util.Comparator.comparingDouble(c -> c[1]));
         double[] dark = sorted[sorted.length / 10];
         double[] light = sorted[sorted.length - 1 - sorted.length / 10];
         boolean isDark =
                 film == WeatherClass.SOOT || away(dark, USUAL_DUST) < away(light, USUAL_DUST);
-        return isDark ? new Films.Way(light, dark) : new Films.Way(dark, light);
+        return isDark ? new FilmShare.Way(light, dark) : new FilmShare.Way(dark, light);
     }
 
     private static double away(double[] xyz, Lab usual) {

@@ -61,9 +61,10 @@ public record DustHeight(
     private static final double FLOOR_SHARE = 0.0045;
 
     static Answer<DustHeight> of(LabPlane plane, Optional<ClassModel> model, Region r) {
-        double[][] rows = Films.bins(plane, r, BINS, true);
-        Optional<Films.Way> sampled = model.flatMap(m -> Films.Way.of(m, WeatherClass.DUST));
-        Films.Way way = sampled.orElseGet(() -> ends(rows));
+        double[][] rows = FilmShare.bins(plane, r, BINS, true);
+        Optional<FilmShare.Way> sampled =
+                model.flatMap(m -> FilmShare.Way.of(m, WeatherClass.DUST));
+        FilmShare.Way way = sampled.orElseGet(() -> ends(rows));
         if (rows.length < 16 || !(way.length() > LEAST_WAY)) {
             return new Answer.CannotTell<>(
                     "Nothing in " + r.name() + " changes with height.",
@@ -92,9 +93,10 @@ public record DustHeight(
         return new Curve(h, s, n, r.heightMm(), way.length()).answer(r, sampled.isEmpty());
     }
 
-    private static Films.Way ends(double[][] rows) {
+    private static FilmShare.Way ends(double[][] rows) {
         int tenth = Math.max(1, rows.length / 10);
-        return new Films.Way(mean(rows, 0, tenth), mean(rows, rows.length - tenth, rows.length));
+        return new FilmShare.Way(
+                mean(rows, 0, tenth), mean(rows, rows.length - tenth, rows.length));
     }
 
     private static double[] mean(double[][] rows, int from, int to) {

@@ -111,7 +111,7 @@ public final class ShelfChanges {
 
     /** A bottle by its columns, as a file would have it. */
     private static Map<String, String> written(Bottle b) {
-        List<List<String>> rows = Rows.of(ShelfCsv.write(List.of(b)));
+        List<List<String>> rows = CsvCells.of(ShelfCsv.write(List.of(b)));
         Map<String, String> out = new LinkedHashMap<>();
         for (int i = 0; i < rows.getFirst().size(); i++) {
             out.put(rows.get(0).get(i), rows.get(1).get(i));

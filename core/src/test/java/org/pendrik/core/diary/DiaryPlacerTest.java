@@ -39,11 +39,11 @@ public class DiaryPlacerTest {
         return new DiaryTask(id, id, minutes, OptionalLong.empty());
     }
 
-    private static Gap gap(String a, String b, long min) {
-        return new Gap(a, b, min, OptionalLong.empty(), a + " dries");
+    private static TimeLag gap(String a, String b, long min) {
+        return new TimeLag(a, b, min, OptionalLong.empty(), a + " dries");
     }
 
-    private static DiaryOutcome.Placed placed(List<DiaryTask> tasks, List<Gap> gaps) {
+    private static DiaryOutcome.Placed placed(List<DiaryTask> tasks, List<TimeLag> gaps) {
         return (DiaryOutcome.Placed)
                 DiaryPlacer.place(tasks, gaps, EVENINGS.spans(MONDAY_NOON, 370), MONDAY_NOON);
     }
@@ -72,7 +72,7 @@ public class DiaryPlacerTest {
     @Test
     public void aWindowPullsTheCoatIntoALongerEvening() {
         // 90 min on the wash leave no room on a two-hour evening for a wipe that opens after 40 min
-        var gaps = List.of(new Gap("wash", "wipe", 40, OptionalLong.of(60), "window"));
+        var gaps = List.of(new TimeLag("wash", "wipe", 40, OptionalLong.of(60), "window"));
         var plan = placed(List.of(task("wash", 90), task("wipe", 15)), gaps);
         assertEquals(at(plan.placed().get(0)), "2026-11-28T10:00");
         assertEquals(at(plan.placed().get(1)), "2026-11-28T12:10");
@@ -92,7 +92,7 @@ public class DiaryPlacerTest {
 
     @Test
     public void aWindowThatNoEveningHoldsIsNamed() {
-        var gaps = List.of(new Gap("wash", "wipe", 1000, OptionalLong.of(1010), "window"));
+        var gaps = List.of(new TimeLag("wash", "wipe", 1000, OptionalLong.of(1010), "window"));
         var no =
                 (DiaryOutcome.CannotPlace)
                         DiaryPlacer.place(
@@ -134,7 +134,7 @@ public class DiaryPlacerTest {
     }
 
     /** Steps every start on the grid until all demands hold: slow and plain. */
-    private static List<Long> naive(List<DiaryTask> tasks, List<Gap> gaps) {
+    private static List<Long> naive(List<DiaryTask> tasks, List<TimeLag> gaps) {
         var spans = EVENINGS.spans(MONDAY_NOON, 60);
         List<Long> starts = new ArrayList<>();
         tasks.forEach(_ -> starts.add(Math.ceilDiv(MONDAY_NOON, 5L) * 5));
@@ -147,7 +147,7 @@ public class DiaryPlacerTest {
                 boolean bad =
                         spans.stream().noneMatch(p -> p.fromMinute() <= s && e <= p.untilMinute());
                 bad |= i > 0 && s < starts.get(i - 1) + tasks.get(i - 1).minutes();
-                for (Gap g : gaps) {
+                for (TimeLag g : gaps) {
                     int from = id(tasks, g.fromId());
                     int to = id(tasks, g.toId());
                     bad |=
@@ -179,14 +179,14 @@ public class DiaryPlacerTest {
         Random random = new Random(4);
         for (int i = 0; i < 60; i++) {
             List<DiaryTask> tasks = new ArrayList<>();
-            List<Gap> gaps = new ArrayList<>();
+            List<TimeLag> gaps = new ArrayList<>();
             int n = 2 + random.nextInt(4);
             for (int k = 0; k < n; k++) {
                 tasks.add(task("t" + k, 10 + 5 * random.nextInt(12)));
                 if (k > 0 && random.nextInt(3) > 0) {
                     long min = random.nextInt(2) == 0 ? random.nextInt(40) : random.nextInt(4000);
                     var max = min < 40 ? OptionalLong.of(min + 30) : OptionalLong.empty();
-                    gaps.add(new Gap("t" + (k - 1), "t" + k, min, max, "why"));
+                    gaps.add(new TimeLag("t" + (k - 1), "t" + k, min, max, "why"));
                 }
             }
             List<Long> starts =

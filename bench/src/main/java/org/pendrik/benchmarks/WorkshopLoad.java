@@ -1,4 +1,4 @@
-package org.pendrik.bench;
+package org.pendrik.benchmarks;
 
 import java.awt.Color;
 import java.awt.Graphics2D;

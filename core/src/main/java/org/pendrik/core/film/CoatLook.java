@@ -12,14 +12,14 @@ import org.pendrik.core.paint.Surface;
  * much of a contrast a normal coat of it hides. Spectra are found once and kept; they depend on
  * nothing but what they are asked for.
  */
-final class Films {
+final class CoatLook {
     /** More different colours than this are no workshop; then the memory starts anew. */
     private static final int MOST = 2000;
 
     private static final Map<Key, Paint> PAINTS = new ConcurrentHashMap<>();
     private static final Map<Start, Look> STARTS = new ConcurrentHashMap<>();
 
-    private Films() {}
+    private CoatLook() {}
 
     private record Key(Lab colour, Finish finish, double hiding, double micrometres) {}
 

@@ -1,4 +1,4 @@
-package org.pendrik.bench;
+package org.pendrik.benchmarks;
 
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.BenchmarkMode;

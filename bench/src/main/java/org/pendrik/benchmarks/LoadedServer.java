@@ -1,4 +1,4 @@
-package org.pendrik.bench;
+package org.pendrik.benchmarks;
 
 import java.io.BufferedReader;
 import java.io.IOException;

@@ -1,4 +1,4 @@
-package org.pendrik.core.paper;
+package org.pendrik.core.film;
 
 import org.pendrik.core.units.InvalidInput;
 
@@ -9,11 +9,11 @@ import org.pendrik.core.units.InvalidInput;
  * @param wheelMm diameter at the tread, model mm
  * @param treadMm width of the tread without its flange, model mm
  */
-public record Tread(double wheelMm, double treadMm) {
+public record WheelTread(double wheelMm, double treadMm) {
     /** A strip closes with its ends over each other by this much, mm. */
     private static final double LAP_MM = 1;
 
-    public Tread {
+    public WheelTread {
         InvalidInput.requireWithin(
                 "Wheel", wheelMm, " mm on the model", 1, 200, "Measure it across the tread.");
         InvalidInput.requireWithin(

@@ -1,4 +1,4 @@
-package org.pendrik.core.bench;
+package org.pendrik.core.film;
 
 import java.time.Duration;
 import java.time.Instant;

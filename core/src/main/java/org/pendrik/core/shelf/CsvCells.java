@@ -7,8 +7,8 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 
 /** The cells of a table that this program wrote. */
-final class Rows {
-    private Rows() {}
+final class CsvCells {
+    private CsvCells() {}
 
     static List<List<String>> of(String csv) {
         try (CSVParser p = CSVParser.parse(csv, CSVFormat.RFC4180)) {

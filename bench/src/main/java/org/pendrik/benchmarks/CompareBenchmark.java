@@ -1,4 +1,4 @@
-package org.pendrik.bench;
+package org.pendrik.benchmarks;
 
 import java.util.Random;
 import org.openjdk.jmh.annotations.Benchmark;

@@ -15,10 +15,10 @@ import org.pendrik.core.photo.Selection;
  * the film alone. Medians pass by lettering, rivets and spots as long as they fill less than half
  * of the line. O(pixels).
  */
-final class Films {
+final class FilmShare {
     private static final int FEWEST = 5;
 
-    private Films() {}
+    private FilmShare() {}
 
     /**
      * The two ends of the way.

@@ -1,5 +1,5 @@
 /** Benchmarks of the engines, each beside a peer or a bound in the same run. */
 @NullMarked
-package org.pendrik.bench;
+package org.pendrik.benchmarks;
 
 import org.jspecify.annotations.NullMarked;

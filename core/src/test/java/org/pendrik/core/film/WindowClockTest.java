@@ -1,10 +1,10 @@
-package org.pendrik.core.bench;
+package org.pendrik.core.film;
 
 import static org.testng.Assert.assertEquals;
 
 import java.time.Duration;
 import java.time.Instant;
-import org.pendrik.core.bench.WindowClock.Phase;
+import org.pendrik.core.film.WindowClock.Phase;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

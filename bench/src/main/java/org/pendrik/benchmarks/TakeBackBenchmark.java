@@ -1,4 +1,4 @@
-package org.pendrik.bench;
+package org.pendrik.benchmarks;
 
 import java.util.ArrayList;
 import java.util.List;

@@ -1,4 +1,4 @@
-package org.pendrik.core.paper;
+package org.pendrik.core.film;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertThrows;
@@ -6,17 +6,17 @@ import static org.testng.Assert.assertThrows;
 import org.pendrik.core.units.InvalidInput;
 import org.testng.annotations.Test;
 
-public class TreadTest {
+public class WheelTreadTest {
     /** A wheel of 33 inches in H0 is 9.62 mm, 30.2 mm around. */
     @Test
     public void aStripGoesAroundAndLaps() {
-        Tread t = new Tread(33 * 25.4 / 87.1, 1.3);
+        WheelTread t = new WheelTread(33 * 25.4 / 87.1, 1.3);
         assertEquals(t.aroundMm(), 30.23, 0.01);
         assertEquals(t.stripMm(), 31.23, 0.01);
     }
 
     @Test
     public void aTreadWiderThanItsWheelIsRefused() {
-        assertThrows(InvalidInput.class, () -> new Tread(5, 6));
+        assertThrows(InvalidInput.class, () -> new WheelTread(5, 6));
     }
 }

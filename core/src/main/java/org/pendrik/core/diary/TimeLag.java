@@ -11,5 +11,5 @@ import java.util.OptionalLong;
  * @param maxMinutes at most this long
  * @param why what the wait is for
  */
-public record Gap(
+public record TimeLag(
         String fromId, String toId, long minMinutes, OptionalLong maxMinutes, String why) {}

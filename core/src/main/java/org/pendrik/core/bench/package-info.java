@@ -1,5 +1,0 @@
-/** Doing it: what a window clock shows at a given moment. */
-@NullMarked
-package org.pendrik.core.bench;
-
-import org.jspecify.annotations.NullMarked;
