@@ -70,7 +70,8 @@ final class LoadedServer implements AutoCloseable {
         b.environment().put("PENDRIK_DATA", data.toString());
         Process p = b.start();
         var out =
-                new BufferedReader(new InputStreamReader(p.getInputStream(), StandardCharsets.UTF_8));
+                new BufferedReader(
+                        new InputStreamReader(p.getInputStream(), StandardCharsets.UTF_8));
         StringBuilder said = new StringBuilder();
         for (String line = out.readLine(); line != null; line = out.readLine()) {
             said.append(line).append('\n');

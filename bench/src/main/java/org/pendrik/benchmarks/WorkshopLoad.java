@@ -63,7 +63,8 @@ public final class WorkshopLoad {
             try (LoadedServer server = LoadedServer.start(run, data)) {
                 long from = System.nanoTime();
                 load.fill(server);
-                System.out.printf(Locale.ROOT, "filled with %d jobs in %.0f s%n", JOBS, since(from));
+                System.out.printf(
+                        Locale.ROOT, "filled with %d jobs in %.0f s%n", JOBS, since(from));
             }
             Files.createFile(data.resolve("load-is-filled"));
         }
@@ -192,7 +193,14 @@ public final class WorkshopLoad {
         views.put("Diary of the last job", "/api/jobs/" + last + "/diary");
         views.put("Shopping", "/api/shopping");
         views.put("Make-up", "/api/jobs/" + last + "/makeup");
-        System.out.printf(Locale.ROOT, "%n%-24s%10s%10s%12s%12s%n", "", "first", "again", "first CPU", "again CPU");
+        System.out.printf(
+                Locale.ROOT,
+                "%n%-24s%10s%10s%12s%12s%n",
+                "",
+                "first",
+                "again",
+                "first CPU",
+                "again CPU");
         for (Map.Entry<String, String> v : views.entrySet()) {
             double[] first = timed(server, v.getValue());
             double[][] more = new double[5][];
@@ -201,7 +209,9 @@ public final class WorkshopLoad {
             }
             Arrays.sort(more, java.util.Comparator.comparingDouble(t -> t[0]));
             double[] again = more[more.length / 2];
-            System.out.printf(Locale.ROOT, "%-24s%8.2f s%8.2f s%10.2f s%10.2f s   %.2f and %.2f of the bounds%n",
+            System.out.printf(
+                    Locale.ROOT,
+                    "%-24s%8.2f s%8.2f s%10.2f s%10.2f s   %.2f and %.2f of the bounds%n",
                     v.getKey(),
                     first[0],
                     again[0],
@@ -241,14 +251,31 @@ public final class WorkshopLoad {
         }
         double whole = since(from);
         List<Double> flat = new ArrayList<>();
-        System.out.printf(Locale.ROOT, "%n%d clients, %d requests in %.1f s%n", CLIENTS, CLIENTS * REQUESTS_OF_A_CLIENT, whole);
+        System.out.printf(
+                Locale.ROOT,
+                "%n%d clients, %d requests in %.1f s%n",
+                CLIENTS,
+                CLIENTS * REQUESTS_OF_A_CLIENT,
+                whole);
         times.forEach(
                 (k, v) -> {
                     flat.addAll(v);
-                    System.out.printf(Locale.ROOT, "%-24s%4d   p50 %6.3f s   p95 %6.3f s%n", k, v.size(), at(v, 0.5), at(v, 0.95));
+                    System.out.printf(
+                            Locale.ROOT,
+                            "%-24s%4d   p50 %6.3f s   p95 %6.3f s%n",
+                            k,
+                            v.size(),
+                            at(v, 0.5),
+                            at(v, 0.95));
                 });
-        System.out.printf(Locale.ROOT, "%-24s%4d   p50 %6.3f s   p95 %6.3f s   %.2f of the bound of 1 s%n",
-                "all", flat.size(), at(flat, 0.5), at(flat, 0.95), at(flat, 0.95) / BOUND_S);
+        System.out.printf(
+                Locale.ROOT,
+                "%-24s%4d   p50 %6.3f s   p95 %6.3f s   %.2f of the bound of 1 s%n",
+                "all",
+                flat.size(),
+                at(flat, 0.5),
+                at(flat, 0.95),
+                at(flat, 0.95) / BOUND_S);
     }
 
     private static double at(List<Double> times, double share) {

@@ -137,4 +137,196 @@ public final class Ciede2000 {
         }
         return out;
     }
+
+    /** Colours that go through the loops of {@link #differences} together. */
+    private static final int BLOCK = 256;
+
+    /** As {@link #OPPOSITE}, where floats are all there is. */
+    private static final float OPPOSITE_IN_FLOATS = 0.05f;
+
+    /** A chroma below this has no hue. */
+    private static final float NO_CHROMA = 1e-5f;
+
+    /**
+     * The differences of many pairs of colours, in floats: within 0.002 of {@link #of}, in about a
+     * tenth of its time.
+     *
+     * <p>The steps that all pairs take are plain loops over arrays, of which the compiler does
+     * several pairs at once. Only pairs with a mean hue within a quarter turn of blue get their
+     * rotation term afterwards, one by one (beyond, it moves no difference by more than 0.001), and
+     * pairs of nearly opposite hues are done in doubles.
+     *
+     * @param one L*, a*, b* of the first colours, an array each
+     * @param two the same of the second
+     * @param out takes the differences; its first {@code n} values are written
+     */
+    public static void differences(float[][] one, float[][] two, float[] out, int n) {
+        Block block = new Block();
+        for (int from = 0; from < n; from += BLOCK) {
+            int size = Math.min(BLOCK, n - from);
+            block.take(one, two, from, size);
+            block.common(size);
+            for (int i = 0; i < size; i++) {
+                int at = from + i;
+                if (block.together[i] < OPPOSITE_IN_FLOATS) {
+                    out[at] = block.inDoubles(i);
+                } else {
+                    float squared = block.squared[i];
+                    if (block.cos[i] * BLUE_X + block.sin[i] * BLUE_Y > 0) {
+                        squared += block.rotated(i);
+                    }
+                    out[at] = (float) Math.sqrt(Math.max(0, squared));
+                }
+            }
+        }
+    }
+
+    /** What the loops leave for each pair of a block. */
+    private static final class Block {
+        private final float[] squared = new float[BLOCK];
+        private final float[] chroma = new float[BLOCK];
+        private final float[] hue = new float[BLOCK];
+        private final float[] meanC = new float[BLOCK];
+        private final float[] cos = new float[BLOCK];
+        private final float[] sin = new float[BLOCK];
+        private final float[] together = new float[BLOCK];
+        private final float[] l1 = new float[BLOCK];
+        private final float[] a1 = new float[BLOCK];
+        private final float[] b1 = new float[BLOCK];
+        private final float[] l2 = new float[BLOCK];
+        private final float[] a2 = new float[BLOCK];
+        private final float[] b2 = new float[BLOCK];
+        private final float[] x1 = new float[BLOCK];
+        private final float[] x2 = new float[BLOCK];
+        private final float[] c1 = new float[BLOCK];
+        private final float[] c2 = new float[BLOCK];
+        private final float[] length = new float[BLOCK];
+        private final float[] weight = new float[BLOCK];
+
+        private float rotated(int i) {
+            return (float) rotation(cos[i], sin[i], meanC[i]) * chroma[i] * hue[i];
+        }
+
+        private float inDoubles(int i) {
+            return (float) of(l1[i], a1[i], b1[i], l2[i], a2[i], b2[i]);
+        }
+
+        /** Loops read and write at one index, so that the compiler sees that pairs are apart. */
+        private void take(float[][] one, float[][] two, int from, int size) {
+            System.arraycopy(one[0], from, l1, 0, size);
+            System.arraycopy(one[1], from, a1, 0, size);
+            System.arraycopy(one[2], from, b1, 0, size);
+            System.arraycopy(two[0], from, l2, 0, size);
+            System.arraycopy(two[1], from, a2, 0, size);
+            System.arraycopy(two[2], from, b2, 0, size);
+        }
+
+        private void common(int size) {
+            stretch(size);
+            chroma(size);
+            hues(size);
+            weighed(size);
+            lightness(size);
+        }
+
+        private void stretch(int size) {
+            for (int i = 0; i < size; i++) {
+                meanC[i] =
+                        ((float) Math.sqrt(a1[i] * a1[i] + b1[i] * b1[i])
+                                        + (float) Math.sqrt(a2[i] * a2[i] + b2[i] * b2[i]))
+                                / 50;
+            }
+            for (int i = 0; i < size; i++) {
+                float c = meanC[i];
+                float c3 = c * c * c;
+                float c7 = c3 * c3 * c;
+                float factor = 1.5f - 0.5f * (float) Math.sqrt(c7 / (c7 + 1));
+                x1[i] = factor * a1[i];
+                x2[i] = factor * a2[i];
+            }
+        }
+
+        // short loops: the compiler does several pairs at once only where a body is small
+        private void chroma(int size) {
+            for (int i = 0; i < size; i++) {
+                c1[i] = (float) Math.sqrt(x1[i] * x1[i] + b1[i] * b1[i]);
+                c2[i] = (float) Math.sqrt(x2[i] * x2[i] + b2[i] * b2[i]);
+            }
+            for (int i = 0; i < size; i++) {
+                float mean = (c1[i] + c2[i]) / 2;
+                meanC[i] = mean;
+                chroma[i] = (c2[i] - c1[i]) / (1 + 0.045f * mean);
+            }
+            for (int i = 0; i < size; i++) {
+                // a grey has no hue, and so none that could be opposite
+                together[i] = Math.max(0, NO_CHROMA - Math.min(c1[i], c2[i])) / NO_CHROMA;
+                c1[i] = Math.max(c1[i], NO_CHROMA);
+                c2[i] = Math.max(c2[i], NO_CHROMA);
+            }
+        }
+
+        /** The direction of the mean hue, and the difference across it. */
+        private void hues(int size) {
+            for (int i = 0; i < size; i++) {
+                cos[i] = x1[i] / c1[i] + x2[i] / c2[i];
+                sin[i] = b1[i] / c1[i] + b2[i] / c2[i];
+            }
+            for (int i = 0; i < size; i++) {
+                float sum = (float) Math.sqrt(cos[i] * cos[i] + sin[i] * sin[i]);
+                together[i] += sum;
+                length[i] = Math.max(sum, 1e-6f);
+            }
+            for (int i = 0; i < size; i++) {
+                hue[i] =
+                        2
+                                * (x1[i] * b2[i] - x2[i] * b1[i])
+                                / ((float) Math.sqrt(c1[i] * c2[i]) * length[i]);
+            }
+            for (int i = 0; i < size; i++) {
+                cos[i] /= length[i];
+                sin[i] /= length[i];
+            }
+        }
+
+        /** Weighs the difference of hue by the mean hue, and adds it to that of chroma. */
+        private void weighed(int size) {
+            for (int i = 0; i < size; i++) {
+                float c = cos[i];
+                float s = sin[i];
+                float cc = c * c - s * s;
+                float ss = 2 * s * c;
+                weight[i] =
+                        1
+                                - 0.17f * (c * (float) COS_30 + s * (float) SIN_30)
+                                + 0.24f * cc
+                                + 0.32f
+                                        * ((cc * c - ss * s) * (float) COS_6
+                                                - (ss * c + cc * s) * (float) SIN_6);
+            }
+            for (int i = 0; i < size; i++) {
+                float c = cos[i];
+                float s = sin[i];
+                float cc = c * c - s * s;
+                float ss = 2 * s * c;
+                weight[i] -=
+                        0.20f
+                                * ((cc * cc - ss * ss) * (float) COS_63
+                                        + 2 * ss * cc * (float) SIN_63);
+            }
+            for (int i = 0; i < size; i++) {
+                float h = hue[i] / (1 + 0.015f * meanC[i] * weight[i]);
+                hue[i] = h;
+                squared[i] = chroma[i] * chroma[i] + h * h;
+            }
+        }
+
+        private void lightness(int size) {
+            for (int i = 0; i < size; i++) {
+                float mean = (l1[i] + l2[i]) / 2 - 50;
+                float fifty = mean * mean;
+                float dL = (l2[i] - l1[i]) / (1 + 0.015f * fifty / (float) Math.sqrt(20 + fifty));
+                squared[i] += dL * dL;
+            }
+        }
+    }
 }

@@ -116,14 +116,14 @@ public final class SideComparison {
                 .parallel()
                 .forEach(
                         y -> {
-                            float[] p = one.line(y);
-                            float[] m = two.line(y);
+                            float[][] p = labs(one.line(y), prototypeLight, w);
+                            float[][] m = labs(two.line(y), modelLight, w);
+                            float[] differences = new float[w];
+                            Ciede2000.differences(p, m, differences, w);
                             for (int x = 0; x < w; x++) {
                                 out[y * w + x] =
                                         one.seen(x, y) && two.seen(x, y)
-                                                ? difference(
-                                                        lab(p, x, prototypeLight),
-                                                        lab(m, x, modelLight))
+                                                ? differences[x]
                                                 : Float.NaN;
                             }
                         });
@@ -168,14 +168,20 @@ public final class SideComparison {
         return new DifferenceMap(w, h, out);
     }
 
-    private static Lab lab(float[] line, int x, GreyBalance lamp) {
-        int i = EyeBlur.PARTS * x;
-        double share = 1.0 / line[i + 3];
-        return lamp.toLab(line[i] * share, line[i + 1] * share, line[i + 2] * share);
-    }
-
-    private static float difference(Lab p, Lab m) {
-        return (float) Ciede2000.of(p.l(), p.a(), p.b(), m.l(), m.a(), m.b());
+    /** L*, a* and b* of a line, an array each; 0 where nothing was seen. */
+    private static float[][] labs(float[] line, GreyBalance lamp, int width) {
+        float[][] out = new float[3][width];
+        for (int x = 0; x < width; x++) {
+            int i = EyeBlur.PARTS * x;
+            if (line[i + 3] > 0) {
+                double share = 1.0 / line[i + 3];
+                Lab c = lamp.toLab(line[i] * share, line[i + 1] * share, line[i + 2] * share);
+                out[0][x] = (float) c.l();
+                out[1][x] = (float) c.a();
+                out[2][x] = (float) c.b();
+            }
+        }
+        return out;
     }
 
     /**
