@@ -8,8 +8,10 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
@@ -141,6 +143,30 @@ public class EditsStoryTest extends BrowserTest {
 
     /** The copy keeps the ids of its steps: lists that hold both jobs tell them apart. */
     @Test
+    public void anEditAsksOnlyForWhatItsAnswerDidNotSay() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/jobs/" + Jobs.id(server, OTHER) + "/makeup"));
+        assertThat(page.getByText("A step of your own")).isVisible();
+        assertThat(page.getByText("Drying rail").first()).isVisible();
+        page.keyboard().press("ArrowDown");
+        page.locator("ol li button[aria-expanded=true]").first().waitFor();
+        List<String> asked = new ArrayList<>();
+        page.onRequest(
+                r -> {
+                    if (r.url().contains("/api/")) {
+                        asked.add(r.method() + r.url().replaceFirst(".*/jobs/[^/]+", ""));
+                    }
+                });
+        page.waitForResponse(r -> r.url().endsWith("/diary"), () -> page.keyboard().press("x"));
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        assertEquals(asked, List.of("PUT/makeup", "GET/diary"));
+        page.waitForResponse(r -> r.url().endsWith("/diary"), () -> page.keyboard().press("u"));
+        assertThat(page.getByText("Taken back").first()).isVisible();
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
+    }
+
+    @Test
     public void todayIsDrawnAfterARecordWasReadInAgain() throws IOException, InterruptedException {
         String record = server.get("/api/jobs/" + Jobs.id(server, ONE) + "/record");
         for (int i = 0; i < 2; i++) {
@@ -167,6 +193,7 @@ public class EditsStoryTest extends BrowserTest {
             dependsOnMethods = {
                 "backAndForthBetweenTwoJobsAnEditGoesToTheOneThatIsShown",
                 "tenEditsInTwoViewsAreTakenBackOneByOne",
+                "anEditAsksOnlyForWhatItsAnswerDidNotSay",
                 "todayIsDrawnAfterARecordWasReadInAgain"
             },
             alwaysRun = true)
