@@ -2236,6 +2236,8 @@ export interface components {
             fromBar: number;
             /** Format: double */
             fromMm: number;
+            /** Format: double */
+            fromPsi: number;
             lowers: string[];
             milk: string;
             /** Format: double */
@@ -2248,6 +2250,8 @@ export interface components {
             toBar: number;
             /** Format: double */
             toMm: number;
+            /** Format: double */
+            toPsi: number;
         };
         AirbrushQuestion: {
             /** @enum {string} */
@@ -2345,6 +2349,28 @@ export interface components {
             paintMl: number;
             /** Format: double */
             share: number;
+        };
+        AmountQuestion: {
+            /** Format: double */
+            areaMm2: number;
+            /** Format: double */
+            bottleMl: number;
+            /** Format: int32 */
+            coats: number;
+            /** Format: double */
+            cupMl: number;
+            /** Format: double */
+            filmMicrometres: number;
+            /** Format: int32 */
+            models: number;
+            /** Format: double */
+            pricePerMl: number;
+            /** Format: double */
+            solids?: number | null;
+            /** Format: double */
+            thinnerPerPaint: number;
+            /** Format: double */
+            transfer?: number | null;
         };
         Answer: {
             key?: string;
@@ -2572,6 +2598,8 @@ export interface components {
             id: string;
             mixes: boolean;
             provenance: string;
+            /** @enum {string} */
+            rail: "GREYS" | "REDS" | "ORANGES" | "YELLOWS" | "GREENS" | "BLUES" | "VIOLETS" | "WITHOUT_COLOUR";
             /** @enum {string} */
             state: "FINE" | "NEARLY_EMPTY" | "EMPTY" | "PERISHES_SOON" | "PERISHED";
             tints?: components["schemas"]["TintView"] | null;
@@ -4081,28 +4109,6 @@ export interface components {
             shelf: components["schemas"]["GivenPaint"][];
             surface?: string | null;
             target: components["schemas"]["Lab"];
-        };
-        PaintedArea: {
-            /** Format: double */
-            areaMm2: number;
-            /** Format: double */
-            bottleMl: number;
-            /** Format: int32 */
-            coats: number;
-            /** Format: double */
-            cupMl: number;
-            /** Format: double */
-            filmMicrometres: number;
-            /** Format: int32 */
-            models: number;
-            /** Format: double */
-            pricePerMl: number;
-            /** Format: double */
-            solids: number;
-            /** Format: double */
-            thinnerPerPaint: number;
-            /** Format: double */
-            transfer: number;
         };
         Pair: {
             /** Format: double */
@@ -5664,7 +5670,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PaintedArea"];
+                "application/json": components["schemas"]["AmountQuestion"];
             };
         };
         responses: {

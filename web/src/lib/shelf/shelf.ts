@@ -13,26 +13,24 @@ export const lampNames: Record<Light, string> = {
 };
 export const lights = Object.keys(lampNames) as Light[];
 
-const hues = ['reds', 'oranges', 'yellows', 'greens', 'blues', 'violets'];
-const bounds = [40, 65, 105, 200, 290, 340];
-
-/** The rail that a bottle stands on: greys, a hue, or what has no colour. */
-export function railOf(bottle: BottleView): string {
-	const c = bottle.bottle.colour;
-	if (!c) return 'without a colour';
-	if (Math.hypot(c.a, c.b) < 6) return 'greys';
-	const hue = ((Math.atan2(c.b, c.a) * 180) / Math.PI + 360) % 360;
-	const at = bounds.findIndex((b) => hue < b);
-	return hues[at === -1 ? 0 : at] ?? 'reds';
-}
+const railNames: Record<BottleView['rail'], string> = {
+	GREYS: 'greys',
+	REDS: 'reds',
+	ORANGES: 'oranges',
+	YELLOWS: 'yellows',
+	GREENS: 'greens',
+	BLUES: 'blues',
+	VIOLETS: 'violets',
+	WITHOUT_COLOUR: 'without a colour'
+};
 
 /** The bottles rail by rail, dark to light on each. */
 export function rails(bottles: BottleView[]): { name: string; bottles: BottleView[] }[] {
-	return ['greys', ...hues, 'without a colour']
-		.map((name) => ({
+	return Object.entries(railNames)
+		.map(([rail, name]) => ({
 			name,
 			bottles: bottles
-				.filter((b) => railOf(b) === name)
+				.filter((b) => b.rail === rail)
 				.toSorted((a, b) => (a.bottle.colour?.l ?? 0) - (b.bottle.colour?.l ?? 0))
 		}))
 		.filter((r) => r.bottles.length > 0);

@@ -7,7 +7,6 @@
 
 	let svg = $state<SVGSVGElement>();
 	let dragging = $state(false);
-	let panning = $state<{ x: number; y: number }>();
 	let steering = $state(false);
 	let shownWidth = $state(800);
 
@@ -74,37 +73,22 @@
 			marks.chosen = near.chosen;
 			dragging = true;
 			svg?.setPointerCapture(event.pointerId);
-		} else if (view.zoom > 1) {
-			panning = { x: event.clientX, y: event.clientY };
-			svg?.setPointerCapture(event.pointerId);
+		} else {
+			view.grab(event);
 		}
-	}
-
-	function wheel(event: WheelEvent) {
-		const box = svg?.getBoundingClientRect();
-		if (!box || !(event.ctrlKey || view.zoom > 1 || event.deltaY < 0)) return;
-		event.preventDefault();
-		view.by(
-			event.deltaY < 0 ? 1.25 : 1 / 1.25,
-			(event.clientX - box.left) / box.width,
-			(event.clientY - box.top) / box.height
-		);
 	}
 
 	function drag(event: PointerEvent) {
 		if (dragging) {
 			const p = toPhoto(event);
 			marks.moveTo(p.x, p.y);
-		} else if (panning) {
-			const box = svg?.getBoundingClientRect();
-			if (!box) return;
-			view.move((panning.x - event.clientX) / box.width, (panning.y - event.clientY) / box.height);
-			panning = { x: event.clientX, y: event.clientY };
+		} else {
+			view.pan(event);
 		}
 	}
 
 	function drop() {
-		panning = undefined;
+		view.letGo();
 		if (dragging) {
 			dragging = false;
 			void marks.save();
@@ -179,7 +163,7 @@
 			onpointermove={drag}
 			onpointerup={drop}
 			onpointercancel={drop}
-			onwheel={wheel}
+			onwheel={(event) => view.wheel(event)}
 			role="presentation"
 		>
 			<image href={src} width={marks.width} height={marks.height} />

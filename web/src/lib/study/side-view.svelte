@@ -41,7 +41,6 @@
 
 	let board = $state<HTMLDivElement>();
 	let svg = $state<SVGSVGElement>();
-	let panning = $state<{ x: number; y: number }>();
 	let shownWidth = $state(800);
 	let only = $state<WeatherClass>();
 
@@ -98,39 +97,19 @@
 	}
 
 	function press(event: PointerEvent) {
-		if (event.shiftKey && view.zoom > 1) {
-			panning = { x: event.clientX, y: event.clientY };
-			svg?.setPointerCapture(event.pointerId);
-		} else if (marking.press(place(event))) {
+		if (event.shiftKey && view.grab(event)) return;
+		if (marking.press(place(event))) {
 			svg?.setPointerCapture(event.pointerId);
 		}
 	}
 
 	function drag(event: PointerEvent) {
-		if (panning) {
-			const box = svg?.getBoundingClientRect();
-			if (!box) return;
-			view.move((panning.x - event.clientX) / box.width, (panning.y - event.clientY) / box.height);
-			panning = { x: event.clientX, y: event.clientY };
-		} else {
-			marking.drag(place(event));
-		}
+		if (!view.pan(event)) marking.drag(place(event));
 	}
 
 	function release() {
-		panning = undefined;
+		view.letGo();
 		marking.release();
-	}
-
-	function wheel(event: WheelEvent) {
-		const box = svg?.getBoundingClientRect();
-		if (!box || !(event.ctrlKey || view.zoom > 1 || event.deltaY < 0)) return;
-		event.preventDefault();
-		view.by(
-			event.deltaY < 0 ? 1.25 : 1 / 1.25,
-			(event.clientX - box.left) / box.width,
-			(event.clientY - box.top) / box.height
-		);
 	}
 
 	/** Whether the key did something here. */
@@ -203,7 +182,7 @@
 		onpointerdown={press}
 		onpointermove={drag}
 		onpointerup={release}
-		onwheel={wheel}
+		onwheel={(event) => view.wheel(event)}
 		role="presentation"
 	>
 		<image

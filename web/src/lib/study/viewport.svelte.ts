@@ -7,6 +7,7 @@ export class Viewport {
 	zoom = $state(1);
 	#x = $state(0);
 	#y = $state(0);
+	#held: { x: number; y: number } | undefined;
 
 	constructor(
 		private readonly width: () => number,
@@ -57,5 +58,42 @@ export class Viewport {
 
 	whole(): void {
 		this.zoom = 1;
+	}
+
+	/** The wheel zooms about the pointer; the page scrolls while all is shown and it turns back. */
+	wheel(event: WheelEvent): void {
+		if (!(event.ctrlKey || this.zoom > 1 || event.deltaY < 0)) return;
+		event.preventDefault();
+		const box = (event.currentTarget as Element).getBoundingClientRect();
+		this.by(
+			event.deltaY < 0 ? 1.25 : 1 / 1.25,
+			(event.clientX - box.left) / box.width,
+			(event.clientY - box.top) / box.height
+		);
+	}
+
+	/** Takes hold of the picture to move it; nothing to move while all of it is shown. */
+	grab(event: PointerEvent): boolean {
+		if (this.zoom === 1) return false;
+		this.#held = { x: event.clientX, y: event.clientY };
+		(event.currentTarget as Element).setPointerCapture(event.pointerId);
+		return true;
+	}
+
+	/** Moves the picture with the pointer that holds it. */
+	pan(event: PointerEvent): boolean {
+		if (!this.#held) return false;
+		const box = (event.currentTarget as Element).getBoundingClientRect();
+		this.move(
+			(this.#held.x - event.clientX) / box.width,
+			(this.#held.y - event.clientY) / box.height
+		);
+		this.#held = { x: event.clientX, y: event.clientY };
+		return true;
+	}
+
+	/** Lets the picture go. */
+	letGo(): void {
+		this.#held = undefined;
 	}
 }

@@ -49,4 +49,46 @@ describe('what is shown of a picture', () => {
 		v.whole();
 		expect(v.zoom).toBe(1);
 	});
+
+	const on = {
+		getBoundingClientRect: () => ({ left: 100, top: 50, width: 500, height: 200 }),
+		setPointerCapture: () => {}
+	};
+	const pointer = (x: number, y: number) =>
+		({ clientX: x, clientY: y, pointerId: 1, currentTarget: on }) as unknown as PointerEvent;
+
+	test('is moved by a pointer that holds it, once it is zoomed', () => {
+		const v = fresh();
+		expect(v.grab(pointer(200, 100))).toBe(false);
+		v.by(2, 0, 0);
+		expect(v.grab(pointer(300, 100))).toBe(true);
+		expect(v.pan(pointer(200, 100))).toBe(true);
+		// a fifth of what is shown, which is half of the picture
+		expect(v.box.x).toBeCloseTo(100);
+		v.letGo();
+		expect(v.pan(pointer(100, 100))).toBe(false);
+		expect(v.box.x).toBeCloseTo(100);
+	});
+
+	test('the wheel zooms about the pointer, and scrolls the page while all is shown', () => {
+		const v = fresh();
+		let kept = 0;
+		const wheel = (deltaY: number) =>
+			v.wheel({
+				...pointer(100, 50),
+				deltaY,
+				ctrlKey: false,
+				clientX: 100,
+				clientY: 50,
+				currentTarget: on,
+				preventDefault: () => kept++
+			} as unknown as WheelEvent);
+		wheel(1);
+		expect([v.zoom, kept]).toEqual([1, 0]);
+		wheel(-1);
+		expect(v.zoom).toBeCloseTo(1.25);
+		expect(v.box).toMatchObject({ x: 0, y: 0 });
+		wheel(1);
+		expect([v.zoom, kept]).toEqual([1, 2]);
+	});
 });

@@ -5,6 +5,9 @@
 	import { localNow } from './time';
 
 	/** A day and time, typed part by part, in the hours of this screen; kept as "2026-11-25T19:00", empty while not whole. */
+	/** Large enough for a thumb. */
+	const PART =
+		'inline-block min-h-6 min-w-6 px-0.5 text-center leading-6 focus:bg-ink focus:text-ground';
 	type Props = { value: string; label: string; class?: string };
 
 	let { value = $bindable(), label, class: more = '' }: Props = $props();
@@ -32,12 +35,7 @@
 	<DateField.Input aria-label={label} class="field inline-flex items-center {more}">
 		{#snippet children({ segments })}
 			{#each segments as { part, value: text }, i (i)}
-				<DateField.Segment
-					{part}
-					class={part === 'literal'
-						? ''
-						: 'min-w-5 px-0.5 text-center focus:bg-ink focus:text-ground'}>{text}</DateField.Segment
-				>
+				<DateField.Segment {part} class={part === 'literal' ? '' : PART}>{text}</DateField.Segment>
 			{/each}
 		{/snippet}
 	</DateField.Input>

@@ -4,6 +4,9 @@
 	import { hours } from './hours.svelte';
 
 	/** A time of day, typed part by part, in the hours of this screen; kept as "19:00". */
+	/** Large enough for a thumb. */
+	const PART =
+		'inline-block min-h-6 min-w-6 px-0.5 text-center leading-6 focus:bg-ink focus:text-ground';
 	type Props = { value: string; label: string };
 
 	let { value = $bindable(), label }: Props = $props();
@@ -30,12 +33,7 @@
 	<TimeField.Input aria-label={label} class="field inline-flex items-center">
 		{#snippet children({ segments })}
 			{#each segments as { part, value: text }, i (i)}
-				<TimeField.Segment
-					{part}
-					class={part === 'literal'
-						? ''
-						: 'min-w-5 px-0.5 text-center focus:bg-ink focus:text-ground'}>{text}</TimeField.Segment
-				>
+				<TimeField.Segment {part} class={part === 'literal' ? '' : PART}>{text}</TimeField.Segment>
 			{/each}
 		{/snippet}
 	</TimeField.Input>

@@ -60,8 +60,6 @@
 						models: numberIn('Models', f.models),
 						coats: numberIn('Coats', f.coats),
 						filmMicrometres: numberIn('Dry film', f.film),
-						solids: 0.3,
-						transfer: 0.35,
 						thinnerPerPaint: numberIn('Thinner', f.thinner),
 						cupMl: numberIn('Cup', f.cup),
 						bottleMl: numberIn('Bottle', f.bottle),
@@ -140,7 +138,6 @@
 				})
 			)
 	);
-	const psi = (bar: number) => Math.round(bar * 14.504);
 	const two = (v: number) => v.toFixed(2);
 	const nearest = (shares: number[]) => {
 		const least = Math.min(...shares);
@@ -281,8 +278,8 @@
 			{#snippet children(a)}
 				<p>
 					<span class="figure text-3xl">{a.fromBar.toFixed(1)}–{a.toBar.toFixed(1)} bar</span>
-					<span class="text-soft">{psi(a.fromBar)}–{psi(a.toBar)} psi</span>, needle {a.needleMm} mm,
-					from
+					<span class="text-soft">{Math.round(a.fromPsi)}–{Math.round(a.toPsi)} psi</span>, needle {a.needleMm}
+					mm, from
 					{Math.round(a.fromMm)}–{Math.round(a.toMm)} mm
 				</p>
 				<p class="text-soft">

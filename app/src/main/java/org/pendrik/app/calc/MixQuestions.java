@@ -5,6 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.mix.Airbrush;
+import org.pendrik.core.mix.Amount;
 import org.pendrik.core.mix.Dilution;
 import org.pendrik.core.mix.DropMeasures;
 import org.pendrik.core.mix.FlowTest;
@@ -118,6 +119,39 @@ final class MixQuestions {
                 d.weakMl().decimals(2),
                 d.percent().decimals(2),
                 List.of(d.stockMl().toString(), d.weakMl().toString(), d.percent().toString()));
+    }
+
+    /**
+     * What is painted with what.
+     *
+     * @param solids of the paint by volume; null as a label that is silent
+     * @param transfer what reaches the model; null as an airbrush has it
+     */
+    record AmountQuestion(
+            double areaMm2,
+            int models,
+            int coats,
+            double filmMicrometres,
+            @Nullable Double solids,
+            @Nullable Double transfer,
+            double thinnerPerPaint,
+            double cupMl,
+            double bottleMl,
+            double pricePerMl) {}
+
+    static Amount amount(AmountQuestion q) {
+        return Amount.of(
+                new Amount.PaintedArea(
+                        q.areaMm2(),
+                        q.models(),
+                        q.coats(),
+                        q.filmMicrometres(),
+                        q.solids() == null ? Amount.USUAL_SOLIDS : q.solids(),
+                        q.transfer() == null ? Amount.USUAL_TRANSFER : q.transfer(),
+                        q.thinnerPerPaint(),
+                        q.cupMl(),
+                        q.bottleMl(),
+                        q.pricePerMl()));
     }
 
     /**

@@ -38,8 +38,8 @@ class RuleOfThumbController {
     @Operation(summary = "How much paint does this surface take, in how many cups, at what cost?")
     @WorkedExample(name = "three sides in H0", body = MixQuestions.AMOUNT)
     @PostMapping("/mix/amount")
-    Amount amount(@RequestBody Amount.PaintedArea question) {
-        return Amount.of(question);
+    Amount amount(@RequestBody MixQuestions.AmountQuestion question) {
+        return MixQuestions.amount(question);
     }
 
     @Operation(summary = "How many drops bring this mix to your line?")

@@ -28,6 +28,7 @@ import org.pendrik.core.shelf.Bottle;
 import org.pendrik.core.shelf.GimpPalette;
 import org.pendrik.core.shelf.ShelfChanges;
 import org.pendrik.core.shelf.ShelfCsv;
+import org.pendrik.core.shelf.ShelfRail;
 import org.pendrik.core.shelf.Substitutes;
 import org.pendrik.core.shelf.Swatch;
 import org.pendrik.core.units.InvalidInput;
@@ -147,6 +148,7 @@ public class Shelf {
     /**
      * A bottle as it would be seen.
      *
+     * @param rail on which it stands
      * @param under its colour under each lamp, as a screen shows it; empty without a colour
      * @param clamped whether a screen cannot show it
      * @param mixes whether it can be a part of a recipe
@@ -158,6 +160,7 @@ public class Shelf {
             UUID id,
             int version,
             BottleDraft bottle,
+            ShelfRail rail,
             Map<Light, String> under,
             boolean clamped,
             boolean mixes,
@@ -226,6 +229,7 @@ public class Shelf {
                 r.id(),
                 r.version(),
                 BottleDraft.of(b),
+                ShelfRail.of(b.colour()),
                 under,
                 b.colour().filter(c -> !Srgb.inGamut(c)).isPresent(),
                 b.mixes(),

@@ -28,12 +28,15 @@ import org.springframework.web.bind.annotation.RestController;
 class ShelfController {
     private final Shelf shelf;
     private final Mixing mixing;
+    private final ColourSearch colours;
     private final Recipes recipes;
     private final StepMixes steps;
 
-    ShelfController(Shelf shelf, Mixing mixing, Recipes recipes, StepMixes steps) {
+    ShelfController(
+            Shelf shelf, Mixing mixing, ColourSearch colours, Recipes recipes, StepMixes steps) {
         this.shelf = shelf;
         this.mixing = mixing;
+        this.colours = colours;
         this.recipes = recipes;
         this.steps = steps;
     }
@@ -149,9 +152,9 @@ class ShelfController {
     }
 
     @PostMapping("/mixing/search")
-    Mixing.SearchView search(
-            @RequestBody Mixing.ShelfSearch search, @RequestParam @Nullable UUID task) {
-        return mixing.search(search, task);
+    ColourSearch.SearchView search(
+            @RequestBody ColourSearch.ShelfSearch search, @RequestParam @Nullable UUID task) {
+        return colours.search(search, task);
     }
 
     @GetMapping("/recipes")

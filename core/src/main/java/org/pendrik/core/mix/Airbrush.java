@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.pendrik.core.tables.DomainTable;
 import org.pendrik.core.units.Climate;
+import org.pendrik.core.units.Gauge;
 import org.pendrik.core.units.InvalidInput;
 
 /**
@@ -17,6 +18,8 @@ import org.pendrik.core.units.InvalidInput;
  *
  * @param fromBar pressure
  * @param toBar pressure
+ * @param fromPsi the same pressure
+ * @param toPsi the same pressure
  * @param needleMm nozzle
  * @param fromMm distance to the model
  * @param toMm distance to the model
@@ -28,6 +31,8 @@ import org.pendrik.core.units.InvalidInput;
 public record Airbrush(
         double fromBar,
         double toBar,
+        double fromPsi,
+        double toPsi,
         double needleMm,
         double fromMm,
         double toMm,
@@ -151,6 +156,8 @@ public record Airbrush(
         return new Airbrush(
                 fromBar,
                 toBar,
+                Gauge.BAR.toOther(fromBar),
+                Gauge.BAR.toOther(toBar),
                 row.needleMm,
                 fromMm,
                 toMm,

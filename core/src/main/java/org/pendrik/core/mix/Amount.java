@@ -21,6 +21,12 @@ public record Amount(
     private static final double LOST_ML = 0.15;
     private static final double ML_PER_DROP = 0.05;
 
+    /** Solids by volume of a paint whose label is silent. */
+    public static final double USUAL_SOLIDS = 0.3;
+
+    /** Share of what leaves an airbrush that reaches the model. */
+    public static final double USUAL_TRANSFER = 0.35;
+
     /**
      * What is painted with what.
      *
