@@ -1,10 +1,9 @@
 <script lang="ts">
 	import { type CalendarDateTime, parseDateTime } from '@internationalized/date';
 	import { DateField } from 'bits-ui';
-	import { hours } from './hours.svelte';
 	import { localNow } from './time';
 
-	/** A day and time, typed part by part, in the hours of this screen; kept as "2026-11-25T19:00", empty while not whole. */
+	/** A day and time, typed part by part, in 24 hours as all times are written; kept as "2026-11-25T19:00", empty while not whole. */
 	/** Large enough for a thumb. */
 	const PART =
 		'inline-block min-h-6 min-w-6 px-0.5 text-center leading-6 focus:bg-ink focus:text-ground';
@@ -26,7 +25,7 @@
 	{...held(value)}
 	placeholder={parseDateTime(localNow())}
 	granularity="minute"
-	hourCycle={hours.cycle}
+	hourCycle={24}
 	locale="en-GB"
 	onValueChange={(moment) => {
 		value = moment ? moment.toString().slice(0, 16) : '';

@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { parseTime, Time } from '@internationalized/date';
 	import { TimeField } from 'bits-ui';
-	import { hours } from './hours.svelte';
 
-	/** A time of day, typed part by part, in the hours of this screen; kept as "19:00". */
+	/** A time of day, typed part by part, in 24 hours as all times are written; kept as "19:00". */
 	/** Large enough for a thumb. */
 	const PART =
 		'inline-block min-h-6 min-w-6 px-0.5 text-center leading-6 focus:bg-ink focus:text-ground';
@@ -24,7 +23,7 @@
 <TimeField.Root
 	value={read(value)}
 	granularity="minute"
-	hourCycle={hours.cycle}
+	hourCycle={24}
 	locale="en-GB"
 	onValueChange={(time) => {
 		if (time) value = time.toString().slice(0, 5);

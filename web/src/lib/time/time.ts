@@ -1,6 +1,5 @@
 import { fromAbsolute, parseDateTime, toCalendarDate, toZoned } from '@internationalized/date';
 import { benchClock } from './clock.svelte';
-import { hours } from './hours.svelte';
 
 /**
  * Times as people say them at the bench: those of the clock on the workshop's wall, wherever the device
@@ -13,14 +12,8 @@ function written(iso: string | number, parts: Intl.DateTimeFormatOptions): strin
 	return new Date(iso).toLocaleString('en-GB', { timeZone: benchClock.zone, ...parts });
 }
 
-const cycle = () => (hours.cycle === 24 ? 'h23' : 'h12');
-
 const clock = (iso: string) =>
-	written(iso, {
-		hour: hours.cycle === 24 ? '2-digit' : 'numeric',
-		minute: '2-digit',
-		hourCycle: cycle()
-	});
+	written(iso, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
 /** "today 19:00", "tomorrow 10:30", "Sat 12:00", "12 Dec 19:00". */
 export function when(iso: string, now: number): string {
@@ -49,7 +42,7 @@ export function dayOfMonth(ms: number): number {
 
 /** "12 December 2026 at 19:00". */
 export function inFull(iso: string): string {
-	return written(iso, { dateStyle: 'long', timeStyle: 'short', hourCycle: cycle() });
+	return written(iso, { dateStyle: 'long', timeStyle: 'short', hourCycle: 'h23' });
 }
 
 /** "25 min", "3 h 10 min", "2 days 4 h". */

@@ -1,6 +1,4 @@
 <script lang="ts">
-	import Choice from '$lib/ui/choice.svelte';
-	import { hours } from '$lib/time/hours.svelte';
 	import TimeField from '$lib/time/time-field.svelte';
 	import { api, must, type Schemas } from '$lib/api/client';
 	import { queryClient } from '$lib/api/queries';
@@ -63,19 +61,6 @@
 		<label class="flex flex-col gap-1"
 			><span class="tag">Time zone</span><input bind:value={entry.zoneId} /></label
 		>
-		<div class="flex flex-col gap-1">
-			<span class="tag" aria-hidden="true">Hours on this screen</span>
-			<Choice
-				label="Hours on this screen"
-				look="boxes"
-				value={hours.cycle === 24 ? '24' : '12'}
-				items={[
-					{ key: '24', label: '19:00' },
-					{ key: '12', label: '7:00 pm' }
-				]}
-				onchange={(key) => hours.set(key === '24' ? 24 : 12)}
-			/>
-		</div>
 		<p class="text-soft">
 			Drying times follow this air: warmth hastens oils and enamels, damp slows water-based coats.
 		</p>
