@@ -51,6 +51,26 @@ public class RecipeSearchTest {
                         });
     }
 
+    /** Up to the last cells of the lattice: 2,000 and 4,600 recipes of each four paints. */
+    @Test
+    public void isTheBestOfManyDrops() {
+        for (int drops = 16; drops <= 20; drops += 4) {
+            int most = drops;
+            IntStream.range(0, 16)
+                    .parallel()
+                    .forEach(
+                            seed -> {
+                                var shelf = Shelves.random(7, seed + 300L);
+                                Lab target = Shelves.target(seed + 40L);
+                                var exact = Shelves.question(target, shelf, 4, most, true);
+                                double best = EveryRecipe.best(exact);
+                                assertEquals(proven(exact).deltaE00(), best, 1e-9, "of " + seed);
+                                var near = Shelves.question(target, shelf, 4, most, false);
+                                assertTrue(proven(near).deltaE00() <= best + 0.1 + 1e-9);
+                            });
+        }
+    }
+
     /** Vivid blues that no mix comes near: CIEDE2000 then has near colours beyond grey, too. */
     @Test
     public void isTheBestFarOutOfReach() {

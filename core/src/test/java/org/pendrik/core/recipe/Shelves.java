@@ -12,13 +12,13 @@ import org.pendrik.core.paint.SpectrumFit;
 import org.pendrik.core.paint.Surface;
 
 /** Shelves that nobody has, and questions to them. */
-final class Shelves {
-    static final Surface FLAT = Surface.of("flat");
+public final class Shelves {
+    public static final Surface FLAT = Surface.of("flat");
 
     private Shelves() {}
 
     /** A white, a black, and paints all over the colours that paints have. */
-    static List<Ingredient> random(int paints, long seed) {
+    public static List<Ingredient> random(int paints, long seed) {
         SplittableRandom r = new SplittableRandom(seed);
         List<Ingredient> out = new ArrayList<>();
         out.add(bottle("white", new Lab(95, -0.5, 2), 0.9));
@@ -38,11 +38,11 @@ final class Shelves {
         return out;
     }
 
-    static Ingredient bottle(String name, Lab colour, double hiding) {
+    public static Ingredient bottle(String name, Lab colour, double hiding) {
         return Ingredient.of(name, name, "acrylic", Paint.estimated(colour, FLAT, hiding, 10));
     }
 
-    static Lab target(long seed) {
+    public static Lab target(long seed) {
         SplittableRandom r = new SplittableRandom(seed);
         Lab lab;
         do {
@@ -53,7 +53,7 @@ final class Shelves {
         return lab;
     }
 
-    static RecipeQuestion question(
+    public static RecipeQuestion question(
             Lab target, List<Ingredient> shelf, int paints, int drops, boolean exact) {
         return new RecipeQuestion(
                 SpectrumFit.of(target).reflectance(),

@@ -1,17 +1,17 @@
-package org.pendrik.core.recipe;
+package org.pendrik.core.recipe.search;
 
 import org.pendrik.core.paint.Paint;
 
 /** What a recipe may be, for the paints of one search by index. */
-final class Limits {
-    final int mostPaints;
-    final int mostDrops;
+public final class Limits {
+    private final int mostPaints;
+    private final int mostDrops;
 
     /** Bit j of entry i: paints i and j may be in one cup. */
     private final boolean[][] together;
 
     private final boolean[] must;
-    final int musts;
+    private final int musts;
 
     /** The largest share of the drops that a paint may have, 0 to 1. */
     private final double[] mostShare;
@@ -22,7 +22,17 @@ final class Limits {
     private final double opacity;
     private final double micrometres;
 
-    Limits(
+    /**
+     * The limits of one search.
+     *
+     * @param together by pair, whether both may be in one cup
+     * @param must by paint, whether it has to be in
+     * @param mostShare by paint, of the drops of a recipe
+     * @param weights by paint, volume by strength of a drop
+     * @param opacity the share of contrast that a coat has to hide; 0 asks nothing
+     * @param micrometres of that coat
+     */
+    public Limits(
             int mostPaints,
             int mostDrops,
             boolean[][] together,
@@ -46,12 +56,35 @@ final class Limits {
         musts = m;
     }
 
+    /** Whether two paints may be in one cup. */
     boolean together(int i, int j) {
         return together[i][j];
     }
 
+    int mostPaints() {
+        return mostPaints;
+    }
+
+    int mostDrops() {
+        return mostDrops;
+    }
+
+    int musts() {
+        return musts;
+    }
+
+    /** Whether a paint has to be in. */
     boolean must(int i) {
         return must[i];
+    }
+
+    /** Whether all that has to be in is among some paints, which are all different. */
+    boolean hasMusts(int... paints) {
+        int found = 0;
+        for (int paint : paints) {
+            found += must[paint] ? 1 : 0;
+        }
+        return found == musts;
     }
 
     /** Whether a share of drops is allowed for one paint. */
@@ -77,6 +110,7 @@ final class Limits {
         return Paint.of(kk, ss, Paint.Origin.MIXED).hiding(micrometres) >= opacity;
     }
 
+    /** Whether drops by paint keep to all limits but the opacity. */
     boolean allow(int[] d) {
         int paints = 0;
         int total = 0;

@@ -1,4 +1,4 @@
-package org.pendrik.core.recipe;
+package org.pendrik.core.recipe.bound;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
@@ -10,7 +10,7 @@ import org.pendrik.core.colour.Srgb;
 import org.testng.annotations.Test;
 
 public final class DirectionsTest {
-    /** A step of so many ΔE00 is about that large, and the map to steps takes it back. */
+    /** A step of so many ΔE00 in lightness, chroma or hue is about that large. */
     @Test
     public void stepsAreDifferences() {
         SplittableRandom r = new SplittableRandom(2);
@@ -18,7 +18,6 @@ public final class DirectionsTest {
             // the term that turns blue towards purple is no part of it
             Lab c = new Lab(30 + 50 * r.nextDouble(), 40 * r.nextDouble(), 30 * r.nextDouble());
             double[] frame = Directions.frame(c);
-            double[][] map = Directions.steps(c);
             for (int axis = 0; axis < 3; axis++) {
                 double[] of = new double[3];
                 of[axis] = 0.1;
@@ -27,16 +26,26 @@ public final class DirectionsTest {
                 // G stretches a* of dull colours and T shrinks hues
                 double off = ColourDifference.ciede2000(c, there);
                 assertTrue(off > 0.07 && off < 0.16, c + " axis " + axis + ": " + off);
-                double[] from = Srgb.labToRelative(c);
-                double[] to = Srgb.labToRelative(there);
-                for (int row = 0; row < 3; row++) {
-                    double back = 0;
-                    for (int i = 0; i < 3; i++) {
-                        back += map[row][i] * (to[i] - from[i]);
-                    }
-                    assertEquals(back, of[row], 0.005, c + " axis " + axis + " row " + row);
-                }
             }
+        }
+    }
+
+    /** A slope over L*, a*, b* says the same over X, Y, Z. */
+    @Test
+    public void covectorsAreSlopes() {
+        SplittableRandom r = new SplittableRandom(5);
+        for (int trial = 0; trial < 50; trial++) {
+            Lab c = new Lab(2 + 90 * r.nextDouble(), 80 * r.nextDouble() - 40, 20);
+            double[] slope = r.doubles(3, -1, 1).toArray();
+            double[] over = Directions.covector(c, slope[0], slope[1], slope[2]);
+            Lab there = new Lab(c.l() + 1e-4, c.a() - 2e-4, c.b() + 1e-4);
+            double[] from = Srgb.labToRelative(c);
+            double[] to = Srgb.labToRelative(there);
+            double rise = 0;
+            for (int i = 0; i < 3; i++) {
+                rise += over[i] * (to[i] - from[i]);
+            }
+            assertEquals(rise, 1e-4 * (slope[0] - 2 * slope[1] + slope[2]), 2e-8, c + "");
         }
     }
 

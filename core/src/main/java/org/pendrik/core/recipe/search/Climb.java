@@ -1,10 +1,13 @@
-package org.pendrik.core.recipe;
+package org.pendrik.core.recipe.search;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
+import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.recipe.bound.MixColour;
 
 /**
  * A good recipe quickly, without proof: from the best single paints and pairs, one paint or one
@@ -13,32 +16,32 @@ import org.pendrik.core.colour.Lab;
 final class Climb {
     private static final int STARTS = 6;
 
-    private final Kernel kernel;
+    private final MixColour mix;
     private final Limits limits;
     private final Lab target;
-    private final double[] kk = new double[Kernel.BANDS];
-    private final double[] ss = new double[Kernel.BANDS];
-    private final double[] r = new double[Kernel.BANDS];
-    private final List<Found> ends = new ArrayList<>();
+    private final int[] paints;
+    private final double[] kk = new double[MixColour.BANDS];
+    private final double[] ss = new double[MixColour.BANDS];
 
-    Climb(Kernel kernel, Limits limits, Lab target) {
-        this.kernel = kernel;
+    Climb(MixColour mix, Limits limits, Lab target) {
+        this.mix = mix;
         this.limits = limits;
+        paints = IntStream.range(0, mix.paints()).toArray();
         this.target = target;
     }
 
     /** The best found; its drops by paint. Infinite when nothing is allowed. */
-    Found best() {
-        int n = kernel.paints;
-        Found[] ones = new Found[n];
+    Candidate best() {
+        int n = mix.paints();
+        Candidate[] ones = new Candidate[n];
         for (int i = 0; i < n; i++) {
             int[] d = new int[n];
             d[i] = 1;
             ones[i] = judge(d);
         }
         Arrays.sort(ones, (a, b) -> Double.compare(a.off(), b.off()));
-        Found[] starts = new Found[STARTS];
-        Arrays.fill(starts, Found.NONE);
+        Candidate[] starts = new Candidate[STARTS];
+        Arrays.fill(starts, Candidate.NONE);
         for (int i = 0; i < n; i++) {
             for (int j = i + 1; j < n; j++) {
                 for (int[] share : new int[][] {{1, 1}, {1, 3}, {3, 1}, {1, 8}, {8, 1}}) {
@@ -49,31 +52,24 @@ final class Climb {
                 }
             }
         }
-        if (limits.musts > 0) {
+        if (limits.musts() > 0) {
             withMusts(starts);
         }
-        List<Found> from = new ArrayList<>(Arrays.asList(starts));
-        for (Found f : ones) {
+        List<Candidate> from = new ArrayList<>(Arrays.asList(starts));
+        for (Candidate f : ones) {
             if (f.off() <= ones[Math.min(2, n - 1)].off()) {
                 from.add(f);
             }
         }
-        from.parallelStream()
-                .map(f -> new Climb(kernel, limits, target).climb(f))
-                .filter(f -> f.off() < Double.POSITIVE_INFINITY)
-                .forEachOrdered(ends::add);
-        ends.sort(Comparator.comparingDouble(Found::off));
-        return ends.isEmpty() ? Found.NONE : ends.getFirst();
-    }
-
-    /** What the climbs came to, best first. */
-    List<Found> ends() {
-        return ends;
+        return from.parallelStream()
+                .map(f -> new Climb(mix, limits, target).climb(f))
+                .min(Comparator.comparingDouble(Candidate::off))
+                .orElse(Candidate.NONE);
     }
 
     /** Starts with a drop of all that must be in, alone and with one more paint. */
-    private void withMusts(Found[] starts) {
-        int n = kernel.paints;
+    private void withMusts(Candidate[] starts) {
+        int n = mix.paints();
         for (int i = -1; i < n; i++) {
             for (int many = 1; many <= 4; many += 3) {
                 int[] d = new int[n];
@@ -88,7 +84,7 @@ final class Climb {
         }
     }
 
-    private static void put(Found[] list, Found f) {
+    private static void put(Candidate[] list, Candidate f) {
         if (f.off() >= list[list.length - 1].off()) {
             return;
         }
@@ -100,14 +96,14 @@ final class Climb {
         list[at] = f;
     }
 
-    private static Found better(Found a, Found b) {
+    private static Candidate better(Candidate a, Candidate b) {
         return b.off() < a.off() ? b : a;
     }
 
-    private Found climb(Found from) {
-        Found best = from;
+    private Candidate climb(Candidate from) {
+        Candidate best = from;
         while (best.off() < Double.POSITIVE_INFINITY) {
-            Found next = step(best);
+            Candidate next = step(best);
             if (next.off() >= best.off() - 1e-9) {
                 return best;
             }
@@ -116,9 +112,9 @@ final class Climb {
         return best;
     }
 
-    private Found step(Found from) {
-        Found best = from;
-        int n = kernel.paints;
+    private Candidate step(Candidate from) {
+        Candidate best = from;
+        int n = mix.paints();
         int[] d = from.drops().clone();
         for (int i = 0; i < n; i++) {
             d[i]++;
@@ -148,26 +144,14 @@ final class Climb {
         return best;
     }
 
-    private Found judge(int[] d) {
+    private Candidate judge(int[] d) {
         if (!limits.allow(d)) {
-            return Found.NONE;
+            return Candidate.NONE;
         }
-        Arrays.fill(kk, 0);
-        Arrays.fill(ss, 0);
-        for (int i = 0; i < d.length; i++) {
-            if (d[i] > 0) {
-                double[] ki = kernel.k[i];
-                double[] si = kernel.s[i];
-                for (int b = 0; b < Kernel.BANDS; b++) {
-                    kk[b] += d[i] * ki[b];
-                    ss[b] += d[i] * si[b];
-                }
-            }
-        }
+        mix.add(paints, d, kk, ss);
         if (!limits.opaque(d, kk, ss)) {
-            return Found.NONE;
+            return Candidate.NONE;
         }
-        kernel.seen(kk, ss, r);
-        return new Found(d.clone(), kernel.difference(target, r));
+        return new Candidate(d.clone(), ColourDifference.ciede2000(target, mix.colour(kk, ss)));
     }
 }

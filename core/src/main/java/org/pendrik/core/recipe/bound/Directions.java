@@ -1,4 +1,4 @@
-package org.pendrik.core.recipe;
+package org.pendrik.core.recipe.bound;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -7,9 +7,9 @@ import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 
 /**
- * Directions in X, Y, Z over white in which a {@link Region} is bounded: three numbers that weigh
- * X, Y and Z. About a colour CIEDE2000 is nearly an ellipsoid whose axes are lightness, chroma and
- * hue; its weights S_L, S_C and S_H say how long they are.
+ * Directions in X, Y, Z over white in which {@link NearColours} are bounded: three numbers that
+ * weigh X, Y and Z. About a colour CIEDE2000 is nearly an ellipsoid whose axes are lightness,
+ * chroma and hue; its weights S_L, S_C and S_H say how long they are.
  */
 final class Directions {
     /** How far the tangents of {@link #around} are tilted, in degrees, and how many by each. */
@@ -74,17 +74,6 @@ final class Directions {
         double fy = slope(xyz[1]);
         double fz = slope(xyz[2]);
         return new double[] {500 * da * fx, (116 * dl - 500 * da + 200 * db) * fy, -200 * db * fz};
-    }
-
-    /**
-     * X, Y, Z as steps of about one ΔE00 from a colour, in lightness, chroma and hue: the three
-     * rows of a linear map that is exact at the colour itself.
-     */
-    static double[][] steps(Lab c) {
-        double[] frame = frame(c);
-        return new double[][] {
-            covector(c, frame, 1, 0, 0), covector(c, frame, 0, 1, 0), covector(c, frame, 0, 0, 1)
-        };
     }
 
     /** The direction in which ΔE00 from a target grows fastest at another colour. */
