@@ -358,7 +358,9 @@ record EffectGroup(
     private static int usualAge(Effect effect, Technique t, Schools.Choice schools) {
         boolean late =
                 switch (effect.kind()) {
-                    case DECAL, HOME_DECAL, GRAFFITI -> schools.of("lettering").equals("after");
+                    case DECAL, HOME_DECAL, GRAFFITI ->
+                            schools.of(SchoolAnswer.Lettering.class)
+                                    == SchoolAnswer.Lettering.AFTER;
                     default -> false;
                 };
         return late ? AGE_OF_LATE_LETTERING : t.age();
@@ -388,13 +390,15 @@ record EffectGroup(
             StepIds ids,
             List<String> partsOff) {
         Map<String, List<Zone>> last = new LinkedHashMap<>();
-        if (!touched.isEmpty() && schools.of("last-clear").equals("flat")) {
+        var clear = schools.of(SchoolAnswer.LastClear.class);
+        var end = schools.of(SchoolAnswer.Ends.class);
+        if (!touched.isEmpty() && clear == SchoolAnswer.LastClear.FLAT) {
             last.put(Seals.finalFlat(schools), touched);
         }
-        if (!schools.of("ends").equals("flat") || !partsOff.isEmpty()) {
+        if (end != SchoolAnswer.Ends.FLAT || !partsOff.isEmpty()) {
             last.put(Parts.ALL_ON, subject);
         }
-        if (schools.of("ends").equals("packed")) {
+        if (end == SchoolAnswer.Ends.PACKED) {
             last.put("pack", subject);
         }
         List<EffectGroup> out = new ArrayList<>();

@@ -23,13 +23,14 @@ record HouseRules(Optional<Finishes> underWash, boolean clearBeforeWipe) {
 
     static HouseRules of(Schools.Choice schools) {
         Optional<Finishes> under =
-                switch (schools.of("wash-surface")) {
-                    case "gloss" -> Optional.of(new Finishes("gloss", 0, 0.2));
-                    case "satin" -> Optional.of(new Finishes("satin", 0.3, 0.6));
-                    case "matte" -> Optional.of(new Finishes("flat or bare", 0.6, 0.9));
-                    default -> Optional.empty();
+                switch (schools.of(SchoolAnswer.WashSurface.class)) {
+                    case GLOSS -> Optional.of(new Finishes("gloss", 0, 0.2));
+                    case SATIN -> Optional.of(new Finishes("satin", 0.3, 0.6));
+                    case MATTE -> Optional.of(new Finishes("flat or bare", 0.6, 0.9));
+                    case OPEN -> Optional.empty();
                 };
-        return new HouseRules(under, schools.of("clear-before-wipe").equals("yes"));
+        var clear = schools.of(SchoolAnswer.ClearBeforeWipe.class);
+        return new HouseRules(under, clear == SchoolAnswer.ClearBeforeWipe.YES);
     }
 
     /** What the house has against an act on what lies there. */

@@ -330,7 +330,7 @@ public final class PlanAudit {
             return e.get().phase().ageOr(0);
         }
         boolean late =
-                request.schools().of("lettering").equals("after")
+                request.schools().of(SchoolAnswer.Lettering.class) == SchoolAnswer.Lettering.AFTER
                         && e.filter(
                                         x ->
                                                 x.kind() == EffectKind.DECAL
@@ -359,7 +359,9 @@ public final class PlanAudit {
                             && a.technique().role() == Technique.Role.EFFECT
                             && !Seals.isPutIn(a)
                             && age(plan.steps().get(i), request) < 90;
-            if (!older || request.schools().of("last-clear").equals("none")) {
+            if (!older
+                    || request.schools().of(SchoolAnswer.LastClear.class)
+                            == SchoolAnswer.LastClear.NONE) {
                 continue;
             }
             if (coverable(a, request).isEmpty()) {
@@ -393,7 +395,8 @@ public final class PlanAudit {
     }
 
     private void needlessClears(PlanRequest request, PlanOutcome.Compiled plan, List<String> out) {
-        boolean patient = request.schools().of("patience").equals("wait");
+        boolean patient =
+                request.schools().of(SchoolAnswer.Patience.class) == SchoolAnswer.Patience.WAIT;
         List<StepId> before = request.done().stream().map(Act::id).toList();
         // what settles on glass is weighed against nothing
         long warnings =

@@ -182,7 +182,8 @@ public final class PlanCompiler {
                         sealMinutes,
                         !request.pins().isEmpty() || !request.own().isEmpty(),
                         request.air());
-        boolean patient = request.schools().of("patience").equals("wait");
+        boolean patient =
+                request.schools().of(SchoolAnswer.Patience.class) == SchoolAnswer.Patience.WAIT;
         return new PlanState.Rules(
                 outlook,
                 HouseRules.of(request.schools()),
@@ -310,7 +311,7 @@ public final class PlanCompiler {
         }
         long minutes = placed.getLast().freeMinute() - request.fromMinute();
         long worth =
-                request.schools().of("patience").equals("wait")
+                request.schools().of(SchoolAnswer.Patience.class) == SchoolAnswer.Patience.WAIT
                         ? CLEAR_WORTH_TO_THE_PATIENT
                         : CLEAR_WORTH_MINUTES;
         if (warnings > plan.warnings() || minutes > plan.minutes() + worth) {

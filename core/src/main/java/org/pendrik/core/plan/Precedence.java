@@ -248,10 +248,10 @@ record Precedence(long[] before, long[] set, long[] meets, Optional<String> cont
         if (a.age() != b.age() || a.up() == b.up()) {
             return false;
         }
-        return switch (schools.of("faces")) {
-            case "roof-first" -> a.up();
-            case "sides-first" -> b.up();
-            default -> false;
+        return switch (schools.of(SchoolAnswer.Faces.class)) {
+            case ROOF_FIRST -> a.up();
+            case SIDES_FIRST -> b.up();
+            case OPEN -> false;
         };
     }
 

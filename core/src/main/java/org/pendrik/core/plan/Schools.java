@@ -77,6 +77,12 @@ public final class Schools {
             return answers.getOrDefault(question, question(question).start());
         }
 
+        /** The answer to a question that the compiler goes by. */
+        <E extends Enum<E> & SchoolAnswer> E of(Class<E> type) {
+            String answer = of(SchoolAnswer.question(type));
+            return type.getEnumConstants()[SchoolAnswer.keys(type).indexOf(answer)];
+        }
+
         /** This with another answer to one question. */
         public Choice with(String question, String answer) {
             Map<String, String> out = new LinkedHashMap<>(answers);
@@ -154,6 +160,23 @@ public final class Schools {
                                             .toList(),
                                     starts.getFirst()));
                 });
+        for (Class<?> type : SchoolAnswer.class.getPermittedSubclasses()) {
+            String key = SchoolAnswer.question(type);
+            List<String> answers =
+                    out.stream()
+                            .filter(q -> q.key().equals(key))
+                            .flatMap(q -> q.answers().stream())
+                            .map(Answer::key)
+                            .toList();
+            if (!answers.equals(SchoolAnswer.keys(type))) {
+                throw new IllegalStateException(
+                        "schools.csv: "
+                                + key
+                                + " must have the answers "
+                                + String.join(", ", SchoolAnswer.keys(type))
+                                + ", in this order");
+            }
+        }
         return List.copyOf(out);
     }
 }

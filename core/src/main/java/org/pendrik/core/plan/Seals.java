@@ -34,10 +34,10 @@ final class Seals {
     }
 
     private static String kind(Schools.Choice schools) {
-        return switch (schools.of("applicator")) {
-            case "airbrush" -> "seal-";
-            case "brush" -> "brush-";
-            default -> "can-";
+        return switch (schools.of(SchoolAnswer.Applicator.class)) {
+            case AIRBRUSH -> "seal-";
+            case BRUSH -> "brush-";
+            case CANS, HANDS -> "can-";
         };
     }
 
@@ -48,7 +48,7 @@ final class Seals {
             Technique t = catalogue.technique(kind(schools) + f);
             out.add(new Seal(t, catalogue.startingMaterial(t), true));
         }
-        if (schools.of("applicator").equals("airbrush")) {
+        if (schools.of(SchoolAnswer.Applicator.class) == SchoolAnswer.Applicator.AIRBRUSH) {
             for (String key : List.of("lacquer-satin", "lacquer-matte")) {
                 Technique t = catalogue.technique(key);
                 out.add(new Seal(t, catalogue.startingMaterial(t), false));
@@ -61,10 +61,10 @@ final class Seals {
         }
         Technique primer =
                 catalogue.technique(
-                        switch (schools.of("applicator")) {
-                            case "airbrush" -> "prime";
-                            case "brush" -> "brush-prime";
-                            default -> "can-prime";
+                        switch (schools.of(SchoolAnswer.Applicator.class)) {
+                            case AIRBRUSH -> "prime";
+                            case BRUSH -> "brush-prime";
+                            case CANS, HANDS -> "can-prime";
                         });
         out.add(new Seal(primer, catalogue.startingMaterial(primer), false, true));
         return out;
@@ -79,10 +79,10 @@ final class Seals {
     }
 
     static String finalFlat(Schools.Choice schools) {
-        return switch (schools.of("applicator")) {
-            case "airbrush" -> "final-flat";
-            case "brush" -> "brush-final";
-            default -> "can-final";
+        return switch (schools.of(SchoolAnswer.Applicator.class)) {
+            case AIRBRUSH -> "final-flat";
+            case BRUSH -> "brush-final";
+            case CANS, HANDS -> "can-final";
         };
     }
 }

@@ -15,7 +15,7 @@ import org.pendrik.core.colour.Lab;
  * cut into cells, cells that may hold near colours are cut in four again and again, and what a cell
  * leaves of the square is left for lightness. Cells are of chroma and hue, since the difference
  * jumps where hues are opposite and turns fast about grey: both are edges of cells. The least in a
- * cell is taken to be less than the least at its middle and corners by as much as these differ.
+ * cell is taken to lie below the least at its middle and corners by a part of what these differ by.
  *
  * <p>Saturated colours may be "near" to a grey beyond all others, so near colours may fall into
  * {@link #parts}; the part away from the target is small and is cut finer.
@@ -43,6 +43,14 @@ final class NearColours {
     /** How often such a part is cut anew, as it turns out to be smaller. */
     private static final int AGAIN = 3;
 
+    /**
+     * How far the least of a cell may lie below the least of its middle and corners, in parts of
+     * what these differ by: of a small cell, over which the difference hardly bends, and of others,
+     * in which the target itself may lie.
+     */
+    private static final double MARGIN = 0.5;
+
+    private static final double COARSE_MARGIN = 1;
     private static final int DEEPEST = 16;
 
     /** Steps of the reach for which it is kept how far lightness may go. */
@@ -198,11 +206,12 @@ final class NearColours {
             low = Math.min(low, corner);
             high = Math.max(high, corner);
         }
-        double bound = Math.max(0, low - (high - low));
+        boolean small = high - low <= fine || depth == DEEPEST;
+        double bound = Math.max(0, low - (small ? MARGIN : COARSE_MARGIN) * (high - low));
         if (bound > reach) {
             return;
         }
-        if (high - low <= fine || depth == DEEPEST) {
+        if (small) {
             least = Math.min(least, low);
             add(first, cell, bound);
             return;

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.KubelkaMunk;
 import org.pendrik.core.paint.Light;
@@ -35,7 +36,8 @@ public record Mixes(List<Ingredient> shelf, MixColour mix) {
     }
 
     public double off(int[] paints, int[] drops, Lab target) {
-        return recipe(paints, drops).off(SpectrumFit.of(target).reflectance(), Light.D65);
+        Lab seen = Light.D65.lab(recipe(paints, drops).seen());
+        return ColourDifference.ciede2000(target, seen);
     }
 
     /** K/S of a coat with a colour. */
