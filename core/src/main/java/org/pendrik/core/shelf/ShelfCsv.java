@@ -6,7 +6,7 @@ import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
-import java.util.EnumSet;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -80,9 +81,6 @@ public final class ShelfCsv {
         }
     }
 
-    /** The columns that say one thing together. */
-    private static final Set<Column> COLOUR = EnumSet.of(Column.L, Column.A, Column.B, Column.SRGB);
-
     /**
      * What is wrong with a line.
      *
@@ -92,11 +90,7 @@ public final class ShelfCsv {
      * @param rule that it breaks
      * @param remedy what helps
      */
-    public record Fault(long line, String column, String value, String rule, String remedy) {
-        Fault at(long other) {
-            return new Fault(other, column, value, rule, remedy);
-        }
-    }
+    public record Fault(long line, String column, String value, String rule, String remedy) {}
 
     /**
      * A line that holds.
@@ -124,21 +118,48 @@ public final class ShelfCsv {
      * @param columns that the table has
      */
     static Read over(Bottle is, Line line, Set<String> columns) {
-        boolean colour = COLOUR.stream().anyMatch(c -> columns.contains(c.heading));
-        List<String> cells = new ArrayList<>();
-        for (Column c : written()) {
-            boolean named = COLOUR.contains(c) ? colour : columns.contains(c.heading);
-            cells.add(cell(named ? line.bottle() : is, c));
+        Values v = new Values(is, line.bottle(), columns);
+        try {
+            Bottle changed =
+                    new Bottle(
+                            v.of(Bottle::name, Column.NAME),
+                            v.of(Bottle::maker, Column.MAKER),
+                            v.of(Bottle::family, Column.FAMILY),
+                            v.of(Bottle::kind, Column.KIND),
+                            v.of(Bottle::finish, Column.FINISH),
+                            v.of(Bottle::colour, Column.L, Column.A, Column.B, Column.SRGB),
+                            v.of(Bottle::source, Column.SOURCE),
+                            v.of(Bottle::hiding, Column.HIDING),
+                            v.of(Bottle::amountMl, Column.AMOUNT),
+                            v.of(Bottle::fullMl, Column.FULL),
+                            v.of(Bottle::opened, Column.OPENED),
+                            v.of(Bottle::keepsUntil, Column.KEEPS),
+                            v.of(Bottle::pricePerMl, Column.PRICE),
+                            v.of(Bottle::place, Column.PLACE),
+                            v.of(Bottle::dropMl, Column.DROP),
+                            v.of(Bottle::strength, Column.STRENGTH),
+                            v.of(Bottle::notes, Column.NOTES),
+                            v.of(Bottle::swatches, Column.SWATCHES));
+            return new Read(List.of(new Line(line.line(), changed)), List.of(), columns);
+        } catch (InvalidInput e) {
+            return new Read(List.of(), List.of(fault(line.line(), e)), columns);
         }
-        Read read = read(table(written(), List.of(cells)));
-        return new Read(
-                read.lines().stream().map(l -> new Line(line.line(), l.bottle())).toList(),
-                read.faults().stream().map(f -> f.at(line.line())).toList(),
-                columns);
+    }
+
+    /** The values of a line where the table has their column, else those of a bottle. */
+    private record Values(Bottle is, Bottle said, Set<String> columns) {
+        <T> T of(Function<Bottle, T> field, Column... any) {
+            boolean named = Arrays.stream(any).anyMatch(c -> columns.contains(c.heading));
+            return field.apply(named ? said : is);
+        }
+    }
+
+    private static Fault fault(long line, InvalidInput e) {
+        return new Fault(line, heading(e.field()), shortened(e.value()), e.rule(), e.remedy());
     }
 
     private static List<Column> written() {
-        return java.util.Arrays.stream(Column.values()).filter(c -> c != Column.SRGB).toList();
+        return Arrays.stream(Column.values()).filter(c -> c != Column.SRGB).toList();
     }
 
     /** Reads a table; never throws for what stands in it. */
@@ -208,7 +229,7 @@ public final class ShelfCsv {
                                 "Columns are "
                                         + String.join(
                                                 ", ",
-                                                java.util.Arrays.stream(Column.values())
+                                                Arrays.stream(Column.values())
                                                         .map(x -> x.heading)
                                                         .toList())
                                         + "."));
@@ -378,9 +399,7 @@ public final class ShelfCsv {
                             c.text(Column.NOTES),
                             Swatch.read(c.text(Column.SWATCHES))));
         } catch (InvalidInput e) {
-            faults.add(
-                    new Fault(
-                            line, heading(e.field()), shortened(e.value()), e.rule(), e.remedy()));
+            faults.add(fault(line, e));
             return Optional.empty();
         }
     }
@@ -417,19 +436,11 @@ public final class ShelfCsv {
     }
 
     private static String write(List<Bottle> bottles, List<Column> columns) {
-        List<List<String>> rows = new ArrayList<>();
-        for (Bottle b : bottles) {
-            rows.add(columns.stream().map(c -> cell(b, c)).toList());
-        }
-        return table(columns, rows);
-    }
-
-    private static String table(List<Column> columns, List<List<String>> rows) {
         StringBuilder out = new StringBuilder();
         try (CSVPrinter printer = new CSVPrinter(out, FORMAT)) {
             printer.printRecord(columns.stream().map(c -> c.heading).toList());
-            for (List<String> row : rows) {
-                printer.printRecord(row);
+            for (Bottle b : bottles) {
+                printer.printRecord(columns.stream().map(c -> cell(b, c)).toList());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
