@@ -4,6 +4,7 @@
 
 	let { keys }: { keys: Keys } = $props();
 
+	let card = $state<HTMLElement | null>(null);
 	const shown = (key: string) => (key === ' ' ? 'space' : key);
 </script>
 
@@ -11,6 +12,12 @@
 	<Dialog.Portal>
 		<Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
 		<Dialog.Content
+			bind:ref={card}
+			onOpenAutoFocus={(e) => {
+				// not the box: space right after "?" would switch the letters off
+				e.preventDefault();
+				card?.focus();
+			}}
 			class="sheet fixed top-1/2 left-1/2 z-50 max-h-[85dvh] w-[min(40rem,92vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto p-6"
 		>
 			<Dialog.Title level={2} class="font-label text-2xl font-semibold"

@@ -1,5 +1,7 @@
 <script lang="ts">
-	import { CORNERS, type Chosen, type PhotoMarks } from './marks.svelte';
+	import Loupe from './loupe.svelte';
+	import { CORNERS, type PhotoMarks } from './marks.svelte';
+	import PhotoMarksDrawn from './photo-marks.svelte';
 	import { Viewport } from './viewport.svelte';
 
 	/** The photograph with its marks; a loupe follows the chosen one, the wheel zooms. */
@@ -17,10 +19,6 @@
 	const unit = $derived(view.box.width / Math.max(1, shownWidth));
 	const src = $derived(`/api/photographs/${marks.id}/picture?most=2000`);
 	const outline = $derived(marks.corners.map((p) => `${p.x},${p.y}`).join(' '));
-	const loupe = $derived(marks.width * 0.045);
-	const loupeRight = $derived(marks.focus.x < marks.width / 2);
-	const loupeLow = $derived(marks.focus.y < marks.height / 2);
-
 	function toPhoto(event: PointerEvent) {
 		const box = svg?.getBoundingClientRect();
 		if (!box) return { x: 0, y: 0 };
@@ -127,7 +125,6 @@
 		}
 	}
 
-	const isChosen = (c: Chosen) => JSON.stringify(c) === JSON.stringify(marks.chosen);
 	const name = $derived(
 		marks.chosen.kind === 'corner'
 			? `${CORNERS[marks.chosen.index] ?? ''} corner`
@@ -167,122 +164,10 @@
 			role="presentation"
 		>
 			<image href={src} width={marks.width} height={marks.height} />
-			{#if marks.curved}
-				{#each [true, false] as left (left)}
-					{@const arc = marks.shell
-						.filter((m) => m.leftEnd === left)
-						.map((m) => `${m.photo.x},${m.photo.y}`)
-						.join(' ')}
-					<polyline points={arc} fill="none" stroke="#000" stroke-width={3.5 * unit} />
-					<polyline points={arc} fill="none" stroke="#fff" stroke-width={1.5 * unit} />
-				{/each}
-			{:else}
-				<polygon points={outline} fill="none" stroke="#000" stroke-width={3.5 * unit} />
-				<polygon
-					points={outline}
-					fill="none"
-					stroke="#fff"
-					stroke-width={1.5 * unit}
-					stroke-dasharray={marks.placed ? undefined : `${8 * unit} ${6 * unit}`}
-				/>
-			{/if}
-			{#each marks.lines as line, l (l)}
-				{@const places = line.map((p) => `${p.x},${p.y}`).join(' ')}
-				<polyline points={places} fill="none" stroke="#000" stroke-width={2.6 * unit} />
-				<polyline
-					points={places}
-					fill="none"
-					stroke="#fff"
-					stroke-width={1.2 * unit}
-					stroke-dasharray="{2 * unit} {3 * unit}"
-				/>
-				{#each line as p, i (i)}
-					<g transform="translate({p.x} {p.y}) scale({unit})">
-						<rect x="-6" y="-6" width="12" height="12" fill="none" stroke="#000" stroke-width="4" />
-						<rect
-							x="-6"
-							y="-6"
-							width="12"
-							height="12"
-							fill="none"
-							stroke="#fff"
-							stroke-width={isChosen({ kind: 'line', line: l, index: i }) ? 2.6 : 1.4}
-						/>
-					</g>
-				{/each}
-			{/each}
-			{#if marks.grey}
-				<rect
-					x={marks.grey.x}
-					y={marks.grey.y}
-					width={marks.grey.width}
-					height={marks.grey.height}
-					fill="none"
-					stroke="#fff"
-					stroke-width={(isChosen({ kind: 'grey' }) ? 3.5 : 2) * unit}
-				/>
-				<rect
-					x={marks.grey.x - 2 * unit}
-					y={marks.grey.y - 2 * unit}
-					width={marks.grey.width + 4 * unit}
-					height={marks.grey.height + 4 * unit}
-					fill="none"
-					stroke="#000"
-					stroke-width={1.2 * unit}
-				/>
-			{/if}
-			{#each marks.curved ? marks.shell.map((m) => m.photo) : marks.corners as c, i (i)}
-				{@const on = isChosen({ kind: marks.curved ? 'arc' : 'corner', index: i })}
-				<g transform="translate({c.x} {c.y}) scale({unit})">
-					<circle r={on ? 13 : 10} fill="none" stroke="#000" stroke-width="4.5" />
-					<circle r={on ? 13 : 10} fill="none" stroke="#fff" stroke-width="2" />
-					<circle r="1.6" fill="#fff" stroke="#000" stroke-width="0.8" />
-				</g>
-			{/each}
-			{#each marks.known as k, i (i)}
-				<g transform="translate({k.xPx} {k.yPx}) scale({unit})">
-					<path d="M-11 0 H11 M0 -11 V11" stroke="#000" stroke-width="4.5" />
-					<path d="M-11 0 H11 M0 -11 V11" stroke="#fff" stroke-width="2" />
-					<text
-						x="10"
-						y="-8"
-						fill="#fff"
-						stroke="#000"
-						stroke-width="3"
-						paint-order="stroke"
-						font-size="15">{i + 1}</text
-					>
-				</g>
-			{/each}
+			<PhotoMarksDrawn {marks} {outline} {unit} />
 		</svg>
 	</div>
-	<!-- the loupe lies on the far side of what it enlarges -->
-	<div
-		class="pointer-events-none absolute h-36 w-36 overflow-hidden rounded-full border-2 border-white outline-2 outline-black {loupeRight
-			? 'right-2'
-			: 'left-2'} {loupeLow ? 'bottom-2' : 'top-2'} {dragging || steering ? '' : 'hidden'}"
-		aria-hidden="true"
-	>
-		<svg
-			viewBox="{marks.focus.x - loupe} {marks.focus.y - loupe} {2 * loupe} {2 * loupe}"
-			class="h-full w-full bg-black"
-		>
-			<image href={src} width={marks.width} height={marks.height} />
-			{#if !marks.curved}<polygon
-					points={outline}
-					fill="none"
-					stroke="#fff"
-					stroke-width={loupe * 0.02}
-				/>{/if}
-			<path
-				d="M{marks.focus.x - loupe} {marks.focus.y} h{loupe * 0.85} m{loupe * 0.3} 0 h{loupe *
-					0.85} M{marks.focus.x} {marks.focus.y - loupe} v{loupe * 0.85} m0 {loupe * 0.3} v{loupe *
-					0.85}"
-				stroke="#fff"
-				stroke-width={loupe * 0.015}
-			/>
-		</svg>
-	</div>
+	<Loupe {marks} {src} {outline} shown={dragging || steering} />
 </div>
 <p class="tag mt-1 flex flex-wrap gap-x-4">
 	<span>Chosen: {name}</span>

@@ -1,8 +1,10 @@
 <script lang="ts">
 	import Choice from '$lib/ui/choice.svelte';
 	import type { Schemas } from '$lib/api/client';
-	import Outlined from './outlined.svelte';
+	import MarksBeingMade from './marks-being-made.svelte';
 	import RegionMark from './region-mark.svelte';
+	import SampleList from './sample-list.svelte';
+	import ScaleBar from './scale-bar.svelte';
 	import { SideMarking, type Place, type Verb } from './side-marking.svelte';
 	import { CLASSES, className, type Side, type WeatherClass } from './sides';
 	import type { StudyDesk } from './study-desk.svelte';
@@ -195,82 +197,9 @@
 		{#each regions as r, i (r.id)}
 			<RegionMark region={r} number={i + 1} on={r.id === desk.chosen} {unit} />
 		{/each}
-		{#each samples as s (s.id)}
-			<Outlined
-				d="M{s.xMm} {s.yMm}h{s.widthMm}v{s.heightMm}h{-s.widthMm}Z"
-				{unit}
-				wide={1.4}
-				dash={[1.5, 2]}
-			/>
-			{#if marking.verb === 'SAMPLE'}
-				<text
-					x={s.xMm}
-					y={s.yMm - 4 * unit}
-					font-size={12 * unit}
-					fill="#fff"
-					stroke="#000"
-					stroke-width={3 * unit}
-					paint-order="stroke"
-					class="font-label font-semibold">{className(s.kind)}</text
-				>
-			{/if}
-		{/each}
-		{#if marking.ends && marking.verb === 'EDGE'}
-			{@const [from, to] = marking.ends}
-			<Outlined d="M{from.x} {from.y}L{to.x} {to.y}" {unit} wide={2} dash={[4]} />
-		{:else if marking.draft}
-			{@const b = marking.draft}
-			<Outlined
-				d="M{b.xMm} {b.yMm}h{b.widthMm}v{b.heightMm}h{-b.widthMm}Z"
-				{unit}
-				wide={2}
-				dash={[4]}
-			/>
-		{/if}
-		{#if marking.corners.length}
-			<Outlined
-				d="M{marking.corners.map((p) => `${p.x} ${p.y}`).join('L')}"
-				{unit}
-				wide={2}
-				dash={[4]}
-			/>
-			{#each marking.corners as p, i (i)}
-				<circle
-					cx={p.x}
-					cy={p.y}
-					r={(i === 0 ? 7 : 4) * unit}
-					fill={i === 0 ? 'none' : '#fff'}
-					stroke={i === 0 ? '#fff' : '#000'}
-					stroke-width={2 * unit}
-				/>
-			{/each}
-		{/if}
-		{#if marking.aim}
-			{@const p = marking.aim}
-			{@const arm = 11 * unit}
-			<Outlined d="M{p.x - arm} {p.y}h{2 * arm}M{p.x} {p.y - arm}v{2 * arm}" {unit} wide={2} />
-		{/if}
+		<MarksBeingMade {marking} {samples} {unit} />
 	</svg>
-	<svg
-		viewBox="{view.box.x} 0 {view.box.width} {26 * unit}"
-		class="block w-full text-ink"
-		aria-hidden="true"
-	>
-		<g transform="translate({view.box.x} 0)">
-			<path
-				d="M0 {4 * unit} H{bar} M0 {unit} V{9 * unit} M{bar} {unit} V{9 * unit}"
-				stroke="currentColor"
-				stroke-width={2 * unit}
-				fill="none"
-			/>
-			<text
-				x={bar + 6 * unit}
-				y={12 * unit}
-				font-size={13 * unit}
-				class="fill-ink font-label font-semibold">{bar / 1000} m of the prototype</text
-			>
-		</g>
-	</svg>
+	<ScaleBar left={view.box.x} width={view.box.width} {unit} {bar} />
 </div>
 {#if marking.cornered}
 	<p class="flex flex-wrap items-baseline gap-x-4 text-soft" role="status">
@@ -323,19 +252,4 @@
 		</select>
 	</p>
 {/if}
-{#if marking.verb === 'SAMPLE' && samples.length}
-	<ul class="mt-1 flex flex-wrap gap-x-4">
-		{#each samples as s (s.id)}
-			<li class="flex items-baseline gap-1.5">
-				<span>{className(s.kind)}</span><span class="figure text-soft"
-					>{Math.round(s.xMm)}, {Math.round(s.yMm)} mm</span
-				>
-				<button
-					class="tag underline"
-					aria-label="Take the sample of {className(s.kind)} out"
-					onclick={() => void desk.dropSample(s.id)}>take out</button
-				>
-			</li>
-		{/each}
-	</ul>
-{/if}
+<SampleList {samples} {desk} shown={marking.verb === 'SAMPLE'} />

@@ -1,143 +1,10 @@
 <script lang="ts">
-	import { api, must } from '$lib/api/client';
 	import LayoutCards from '$lib/thumb/layout-cards.svelte';
 	import QuickCard from '$lib/thumb/quick-card.svelte';
-	import { Quick } from '$lib/thumb/quick.svelte';
-	import { numberIn, scaleIn } from '$lib/ui/number';
+	import { CARRIERS, EFFECTS, questions } from '$lib/thumb/questions';
 	import Button from '$lib/ui/button.svelte';
 
-	const parts = (text: string) =>
-		text
-			.split(/[:/\s]+/)
-			.filter(Boolean)
-			.map((part) => numberIn('Parts', part));
-	const ratio = new Quick('ratio', { parts: '1:2', ml: '0.6', drop: '0.05' }, (f) => {
-		const list = parts(f.parts);
-		return must(
-			api.POST('/api/calc/mix/ratio', {
-				body: {
-					parts: list,
-					dropMl: list.map(() => numberIn('A drop', f.drop)),
-					wantedMl: numberIn('Amount', f.ml)
-				}
-			})
-		);
-	});
-	const dilute = new Quick('dilute', { stock: '70', wanted: '35', ml: '30' }, (f) =>
-		must(
-			api.POST('/api/calc/mix/dilute', {
-				body: {
-					stockPercent: f.stock,
-					weakPercent: '0',
-					wantedPercent: f.wanted,
-					wantedMl: f.ml
-				}
-			})
-		)
-	);
-	const amount = new Quick(
-		'amount',
-		{
-			length: '130',
-			height: '35',
-			sides: '2',
-			models: '1',
-			coats: '1',
-			film: '8',
-			thinner: '2',
-			cup: '2',
-			bottle: '17',
-			price: '0.17'
-		},
-		(f) =>
-			must(
-				api.POST('/api/calc/mix/amount', {
-					body: {
-						areaMm2:
-							numberIn('Length', f.length) *
-							numberIn('Height', f.height) *
-							numberIn('Sides', f.sides),
-						models: numberIn('Models', f.models),
-						coats: numberIn('Coats', f.coats),
-						filmMicrometres: numberIn('Dry film', f.film),
-						thinnerPerPaint: numberIn('Thinner', f.thinner),
-						cupMl: numberIn('Cup', f.cup),
-						bottleMl: numberIn('Bottle', f.bottle),
-						pricePerMl: numberIn('Price', f.price)
-					}
-				})
-			)
-	);
-	const flow = new Quick(
-		'flow',
-		{ by: 'card', run: '34', line: '50', paint: '6', thinner: '6' },
-		(f) =>
-			must(
-				api.POST('/api/calc/mix/flow', {
-					body: {
-						run: numberIn('It ran', f.run),
-						line: numberIn('Yours', f.line),
-						paintDrops: numberIn('Paint', f.paint),
-						thinnerDrops: numberIn('Thinner', f.thinner),
-						cup: f.by === 'cup'
-					}
-				})
-			)
-	);
-	const carriers: [string, string][] = [
-		['WATER', 'water'],
-		['ALCOHOL', 'alcohol, reducer'],
-		['SPIRIT', 'spirit'],
-		['LACQUER_THINNER', 'lacquer thinner']
-	];
-	const effects: [string, string][] = [
-		['fade-mist', 'fade mist'],
-		['grime', 'grime and dust'],
-		['soot', 'soot and exhaust'],
-		['streak', 'fine streaks'],
-		['base', 'base colour'],
-		['stencil', 'stencils'],
-		['clear', 'clear coats']
-	];
-	const airbrush = new Quick(
-		'airbrush',
-		{
-			effect: 'grime',
-			ratio: '87.1',
-			carries: 'WATER',
-			retarder: 'no',
-			celsius: '21',
-			humidity: '50'
-		},
-		(f) =>
-			must(
-				api.POST('/api/calc/mix/airbrush', {
-					body: {
-						effect: f.effect,
-						ratio: scaleIn(f.ratio),
-						carries: f.carries as 'WATER',
-						retarder: f.retarder === 'yes',
-						celsius: numberIn('Air', f.celsius),
-						humidity: numberIn('Damp', f.humidity) / 100
-					}
-				})
-			)
-	);
-	const scale = new Quick(
-		'scale',
-		{ length: '40ft', on: 'PROTOTYPE', ratio: '87.1', viewing: '400' },
-		(f) =>
-			must(
-				api.POST('/api/calc/scale', {
-					body: {
-						length: f.length,
-						on: f.on as 'PROTOTYPE',
-						ratio: f.ratio,
-						viewingMm: numberIn('Seen from', f.viewing)
-					}
-				})
-			)
-	);
+	const { ratio, dilute, amount, flow, airbrush, scale } = questions();
 	const two = (v: number) => v.toFixed(2);
 	const nearest = (shares: number[]) => {
 		const least = Math.min(...shares);
@@ -260,9 +127,9 @@
 			title="Airbrush, where to begin"
 			quick={airbrush}
 			fields={[
-				{ key: 'effect', label: 'For', choices: effects },
+				{ key: 'effect', label: 'For', choices: EFFECTS },
 				{ key: 'ratio', label: 'Scale 1 :' },
-				{ key: 'carries', label: 'Carrier', choices: carriers },
+				{ key: 'carries', label: 'Carrier', choices: CARRIERS },
 				{
 					key: 'retarder',
 					label: 'Retarder',

@@ -151,6 +151,9 @@ public class ViewsTest extends BrowserTest {
         page.keyboard().press("?");
         assertThat(page.getByRole(com.microsoft.playwright.options.AriaRole.DIALOG))
                 .containsText("Make the first mend");
+        // what is in focus first is the card, so that a slip switches nothing off
+        page.keyboard().press("Space");
+        assertThat(page.getByLabel("Single letters do something")).isChecked();
         page.keyboard().press("Escape");
         page.keyboard().press("3");
         assertThat(page).hasURL(java.util.regex.Pattern.compile(".*/diary"));
