@@ -1,5 +1,6 @@
 package org.pendrik.app.bench;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -13,6 +14,10 @@ import org.pendrik.core.film.StepId;
  * @param finishedAt null while it goes on
  * @param zoneTimes when it was on each zone so far, if it is noted zone by zone
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record LogEntry(
         UUID id,
         UUID jobId,
@@ -28,18 +33,6 @@ public record LogEntry(
         @Nullable ZoneTimes zoneTimes) {
     /** The same with other zones over; it goes on where {@code end} is null. */
     LogEntry with(ZoneTimes over, String material, @Nullable Instant end) {
-        return new LogEntry(
-                id,
-                jobId,
-                stepId,
-                technique,
-                material,
-                zones,
-                startedAt,
-                end,
-                note,
-                photographId,
-                version,
-                over);
+        return LogEntryBuilder.builder(this).finishedAt(end).zoneTimes(over).build();
     }
 }

@@ -1,5 +1,6 @@
 package org.pendrik.app.makeup;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -25,6 +26,10 @@ import org.pendrik.core.plan.Schools;
  * @param recipes that steps are mixed by
  * @param house how the house does things
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record JobSnapshot(
         Job job,
         List<JobZone> zones,
@@ -43,12 +48,12 @@ public record JobSnapshot(
 
     /** The same with another plan. */
     JobSnapshot with(Plan other) {
-        return new JobSnapshot(job, zones, other, study, paint, known, recipes, house, workshop);
+        return JobSnapshotBuilder.builder(this).plan(other).build();
     }
 
     /** The same with other answers to warnings. */
     JobSnapshot knowing(Set<Finding.Answer> other) {
-        return new JobSnapshot(job, zones, plan, study, paint, other, recipes, house, workshop);
+        return JobSnapshotBuilder.builder(this).known(other).build();
     }
 
     /** The zones as the film engine takes them. */

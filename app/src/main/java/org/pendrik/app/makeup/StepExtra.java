@@ -1,5 +1,6 @@
 package org.pendrik.app.makeup;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +24,10 @@ import org.pendrik.core.units.InvalidInput;
  * @param needs how dry every coat on its zones has to be; null as its technique has it
  * @param lies how the model lies meanwhile; null as its technique has it
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record StepExtra(
         String text,
         int restMinutes,
@@ -55,12 +60,12 @@ public record StepExtra(
     }
 
     StepExtra taking(@Nullable Integer otherMinutes) {
-        return new StepExtra(text, restMinutes, otherMinutes, parts, share, needs, lies);
+        return StepExtraBuilder.builder(this).minutes(otherMinutes).build();
     }
 
     /** The same on another part of the zone. */
     StepExtra sharing(@Nullable Double otherShare) {
-        return new StepExtra(text, restMinutes, minutes, parts, otherShare, needs, lies);
+        return StepExtraBuilder.builder(this).share(otherShare).build();
     }
 
     Errand errand() {

@@ -1,5 +1,6 @@
 package org.pendrik.app.makeup;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -32,6 +33,10 @@ import org.pendrik.core.plan.PlanStep;
  * @param zoneTimes when it was on each zone, once it is done, if anybody noted it
  * @param extra what is particular about it; null when nothing is
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record StoredStep(
         StepId id,
         String technique,
@@ -147,64 +152,25 @@ public record StoredStep(
 
     StoredStep doneWith(
             String otherMaterial, Instant from, Instant until, @Nullable ZoneTimes times) {
-        return new StoredStep(
-                id,
-                technique,
-                otherMaterial,
-                thickness,
-                zones,
-                origin,
-                reason,
-                from,
-                until,
-                takesBack,
-                backShare,
-                madeForEffect,
-                madeForStep,
-                worksOn,
-                times,
-                extra);
+        return StoredStepBuilder.builder(this)
+                .material(otherMaterial)
+                .startedAt(from)
+                .finishedAt(until)
+                .zoneTimes(times)
+                .build();
     }
 
     /** The same step, made for an effect or for another step. */
     public StoredStep madeFor(@Nullable String effect, @Nullable StepId step) {
-        return new StoredStep(
-                id,
-                technique,
-                material,
-                thickness,
-                zones,
-                origin,
-                reason,
-                startedAt,
-                finishedAt,
-                takesBack,
-                backShare,
-                effect,
-                step,
-                worksOn,
-                zoneTimes,
-                extra);
+        return StoredStepBuilder.builder(this).madeForEffect(effect).madeForStep(step).build();
     }
 
     StoredStep undone() {
-        return new StoredStep(
-                id,
-                technique,
-                material,
-                thickness,
-                zones,
-                origin,
-                reason,
-                null,
-                null,
-                takesBack,
-                backShare,
-                madeForEffect,
-                madeForStep,
-                worksOn,
-                null,
-                extra);
+        return StoredStepBuilder.builder(this)
+                .startedAt(null)
+                .finishedAt(null)
+                .zoneTimes(null)
+                .build();
     }
 
     /** The same with the minutes that the user gave it before, which no engine knows. */
@@ -213,43 +179,11 @@ public record StoredStep(
             return this;
         }
         StepExtra with = (extra == null ? StepExtra.NONE : extra).taking(before.extra.minutes());
-        return new StoredStep(
-                id,
-                technique,
-                material,
-                thickness,
-                zones,
-                origin,
-                reason,
-                startedAt,
-                finishedAt,
-                takesBack,
-                backShare,
-                madeForEffect,
-                madeForStep,
-                worksOn,
-                zoneTimes,
-                with);
+        return StoredStepBuilder.builder(this).extra(with).build();
     }
 
     /** The same step on zones that took the place of its own. */
     StoredStep on(ZoneKeys others, @Nullable ZoneTimes times) {
-        return new StoredStep(
-                id,
-                technique,
-                material,
-                thickness,
-                others,
-                origin,
-                reason,
-                startedAt,
-                finishedAt,
-                takesBack,
-                backShare,
-                madeForEffect,
-                madeForStep,
-                worksOn,
-                times,
-                extra);
+        return StoredStepBuilder.builder(this).zones(others).zoneTimes(times).build();
     }
 }

@@ -1,5 +1,6 @@
 package org.pendrik.app.photograph;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -25,6 +26,10 @@ import org.pendrik.app.sides.SideSize;
  * @param straightLines what is straight on the prototype, to take out the lens
  * @param shellMarks marks on the end circles of a curved side
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record Photograph(
         UUID id,
         UUID jobId,
@@ -50,28 +55,14 @@ public record Photograph(
 
     /** The same with other marks, as seen at the draft's version; not stored. */
     Photograph marked(Photographs.MarksDraft d) {
-        return new Photograph(
-                id,
-                jobId,
-                role,
-                side,
-                sister,
-                caption,
-                hash,
-                mediaType,
-                widthPx,
-                heightPx,
-                orientation,
-                takenAt,
-                focalMm35,
-                addedAt,
-                d.corners(),
-                d.knownPoints(),
-                d.greyPatch(),
-                d.straightLines(),
-                d.shellMarks(),
-                removed,
-                d.version());
+        return PhotographBuilder.builder(this)
+                .corners(d.corners())
+                .knownPoints(d.knownPoints())
+                .greyPatch(d.greyPatch())
+                .straightLines(d.straightLines())
+                .shellMarks(d.shellMarks())
+                .version(d.version())
+                .build();
     }
 
     /** What is marked on it, with the size of its side. */

@@ -21,23 +21,16 @@ import org.pendrik.core.mix.MixCard;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.recipe.Recipe;
 import org.pendrik.core.shelf.Bottle;
+import org.pendrik.core.units.Rational;
 
 /** Bottles and kept recipes of one moment, as steps take from them. */
 public final class Cupboard {
     private final Map<String, Bottle> all;
     private final Map<String, Bottle> here;
-    private final List<ShelfMapper.PartRow> parts;
-    private final Map<UUID, ShelfMapper.RecipeRow> recipes;
 
-    private Cupboard(
-            Map<String, Bottle> all,
-            Map<String, Bottle> here,
-            List<ShelfMapper.PartRow> parts,
-            Map<UUID, ShelfMapper.RecipeRow> recipes) {
+    private Cupboard(Map<String, Bottle> all, Map<String, Bottle> here) {
         this.all = all;
         this.here = here;
-        this.parts = parts;
-        this.recipes = recipes;
     }
 
     static Cupboard of(ShelfMapper mapper) {
@@ -50,30 +43,24 @@ public final class Cupboard {
                 here.put(r.id().toString(), b);
             }
         }
-        Map<UUID, ShelfMapper.RecipeRow> recipes = new LinkedHashMap<>();
-        mapper.recipes().forEach(r -> recipes.put(r.id(), r));
-        return new Cupboard(all, here, mapper.parts(), recipes);
+        return new Cupboard(all, here);
     }
 
-    /** The recipes of steps, by step; a recipe that was taken away is none. */
-    Map<StepId, StepMixes.StepRecipe> recipes(List<ShelfMapper.StepMixRow> links) {
+    /** The recipes of steps, by step. */
+    Map<StepId, StepMixes.StepRecipe> recipes(List<ShelfMapper.StepMixRow> parts) {
+        Map<StepId, List<ShelfMapper.StepMixRow>> steps = new LinkedHashMap<>();
+        parts.forEach(p -> steps.computeIfAbsent(p.stepId(), _ -> new ArrayList<>()).add(p));
         Map<StepId, StepMixes.StepRecipe> out = new LinkedHashMap<>();
-        for (ShelfMapper.StepMixRow link : links) {
-            ShelfMapper.RecipeRow r = recipes.get(link.recipeId());
-            if (r != null && !r.gone()) {
-                out.put(link.stepId(), recipe(r));
-            }
-        }
+        steps.forEach((step, of) -> out.put(step, recipe(of)));
         return out;
     }
 
-    private StepMixes.StepRecipe recipe(ShelfMapper.RecipeRow r) {
-        List<Mixing.Drops> drops = Recipes.drops(r.id(), parts);
-        Recipe mix = Mixing.recipe(drops, r.surface(), all);
-        int common = 0;
-        for (Mixing.Drops d : drops) {
-            common = gcd(common, d.drops());
-        }
+    private StepMixes.StepRecipe recipe(List<ShelfMapper.StepMixRow> parts) {
+        ShelfMapper.StepMixRow link = parts.getFirst();
+        List<Mixing.Drops> drops =
+                parts.stream().map(p -> new Mixing.Drops(p.bottleId(), p.drops())).toList();
+        Recipe mix = Mixing.recipe(drops, link.surface(), all);
+        int common = Rational.commonDivisor(drops.stream().mapToInt(Mixing.Drops::drops).toArray());
         List<MixCard.Portion> helping = new ArrayList<>();
         List<String> missing = new ArrayList<>();
         List<Bottle> bottles = new ArrayList<>();
@@ -97,8 +84,8 @@ public final class Cupboard {
                             is == null ? 0 : is.amountMl()));
         }
         return new StepMixes.StepRecipe(
-                r.id(),
-                r.name(),
+                link.recipeId(),
+                link.name(),
                 Light.D65.lab(mix.seen()),
                 helping,
                 missing,
@@ -109,10 +96,6 @@ public final class Cupboard {
     private static MixCard.Portion portion(String name, Bottle b, int drops, double left) {
         return new MixCard.Portion(
                 name, drops, b.dropMl(), OptionalDouble.of(left), b.pricePerMl());
-    }
-
-    private static int gcd(int a, int b) {
-        return b == 0 ? a : gcd(b, a % b);
     }
 
     /** A drop of the bottle that is called so; none when no bottle is. */

@@ -239,17 +239,36 @@ interface ShelfMapper {
             """)
     void addCard(CardRow c);
 
-    /** The recipe that a step is mixed by. */
-    record StepMixRow(UUID jobId, StepId stepId, UUID recipeId) {}
+    /**
+     * A part of the recipe that a step is mixed by.
+     *
+     * @param name of the recipe
+     * @param surface that it was made for
+     */
+    record StepMixRow(
+            UUID jobId,
+            StepId stepId,
+            UUID recipeId,
+            String name,
+            String surface,
+            UUID bottleId,
+            int drops) {}
 
-    @Select(
-            "select job_id, step_id, recipe_id from step_mix where job_id = #{job} order by step_id")
-    List<StepMixRow> stepMixes(UUID job);
-
+    /** Those of a job whose recipe is kept. */
     @Select(
             """
-            select m.job_id, m.step_id, m.recipe_id from step_mix m
-            order by m.recipe_id, m.job_id, m.step_id
+            select m.job_id, m.step_id, m.recipe_id, r.name, r.surface, p.bottle_id, p.drops
+            from step_mix m join recipe r on r.id = m.recipe_id join recipe_part p on p.recipe_id = r.id
+            where m.job_id = #{job} and not r.gone order by m.step_id, p.place
+            """)
+    List<StepMixRow> stepMixes(UUID job);
+
+    /** Those of all jobs. */
+    @Select(
+            """
+            select m.job_id, m.step_id, m.recipe_id, r.name, r.surface, p.bottle_id, p.drops
+            from step_mix m join recipe r on r.id = m.recipe_id join recipe_part p on p.recipe_id = r.id
+            where not r.gone order by m.recipe_id, m.job_id, m.step_id, p.place
             """)
     List<StepMixRow> allStepMixes();
 
@@ -259,9 +278,9 @@ interface ShelfMapper {
     @Insert(
             """
             insert into step_mix (job_id, step_id, recipe_id)
-            values (#{jobId}, #{stepId}, #{recipeId})
+            values (#{job}, #{step}, #{recipe})
             """)
-    void linkStep(StepMixRow link);
+    void linkStep(@Param("job") UUID job, @Param("step") StepId step, @Param("recipe") UUID recipe);
 
     /** What a card changed of a bottle. */
     record CardStrengthRow(

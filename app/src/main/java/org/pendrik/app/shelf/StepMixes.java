@@ -122,36 +122,31 @@ public class StepMixes {
     @Transactional(readOnly = true)
     public List<Carried> carried(UUID job) {
         Map<String, Bottle> all = shelf.everything();
-        List<ShelfMapper.PartRow> parts = mapper.parts();
+        Map<StepId, List<ShelfMapper.StepMixRow>> steps = new LinkedHashMap<>();
+        mapper.stepMixes(job)
+                .forEach(p -> steps.computeIfAbsent(p.stepId(), _ -> new ArrayList<>()).add(p));
         List<Carried> out = new ArrayList<>();
-        for (ShelfMapper.StepMixRow link : mapper.stepMixes(job)) {
-            mapper.recipe(link.recipeId())
-                    .filter(r -> !r.gone())
-                    .ifPresent(
-                            r ->
-                                    out.add(
-                                            new Carried(
-                                                    link.stepId(),
-                                                    r.name(),
-                                                    new Lab(r.targetL(), r.targetA(), r.targetB()),
-                                                    r.light(),
-                                                    r.surface(),
-                                                    r.notes(),
-                                                    carriedParts(r.id(), parts, all))));
-        }
+        steps.forEach(
+                (step, parts) ->
+                        mapper.recipe(parts.getFirst().recipeId())
+                                .ifPresent(r -> out.add(carried(step, r, parts, all))));
         return out;
     }
 
-    private static List<CarriedPart> carriedParts(
-            UUID recipe, List<ShelfMapper.PartRow> parts, Map<String, Bottle> all) {
-        List<CarriedPart> out = new ArrayList<>();
-        for (Mixing.Drops d : Recipes.drops(recipe, parts)) {
-            Bottle b = all.get(d.bottle().toString());
+    private static Carried carried(
+            StepId step,
+            ShelfMapper.RecipeRow r,
+            List<ShelfMapper.StepMixRow> parts,
+            Map<String, Bottle> all) {
+        List<CarriedPart> carried = new ArrayList<>();
+        for (ShelfMapper.StepMixRow p : parts) {
+            Bottle b = all.get(p.bottleId().toString());
             if (b != null) {
-                out.add(new CarriedPart(b.name(), b.maker(), d.drops()));
+                carried.add(new CarriedPart(b.name(), b.maker(), p.drops()));
             }
         }
-        return out;
+        Lab target = new Lab(r.targetL(), r.targetA(), r.targetB());
+        return new Carried(step, r.name(), target, r.light(), r.surface(), r.notes(), carried);
     }
 
     /**
@@ -232,7 +227,7 @@ public class StepMixes {
             if (mapper.recipe(recipe).filter(r -> !r.gone()).isEmpty()) {
                 throw new NotFound("The recipe", "the kept recipes on Shelf");
             }
-            mapper.linkStep(new ShelfMapper.StepMixRow(job, step, recipe));
+            mapper.linkStep(job, step, recipe);
         }
     }
 }

@@ -21,7 +21,7 @@ public class EditCostTest extends AppTest {
 
     @Autowired private PlanJudge judge;
 
-    /** What other tests left is put away, some of it mixed by recipes, which costs three more. */
+    /** What other tests left is put away. */
     @BeforeMethod
     public void noonInAnEmptyWorkshop() {
         clock.set(NOON);
@@ -62,8 +62,30 @@ public class EditCostTest extends AppTest {
                          "factory": true, "outline": []}], "version": 1}
                         """
                                 .formatted(UUID.randomUUID())));
-        plan(job, "FADE", "JOINT_SHADE", "CHIPS", "RUST_STREAKS", "DUST");
+        JsonNode made = plan(job, "FADE", "JOINT_SHADE", "CHIPS", "RUST_STREAKS", "DUST");
+        mixByRecipe(job, made.path("steps").get(0).path("id").asString());
         return job;
+    }
+
+    private void mixByRecipe(UUID job, String step) {
+        UUID bottle = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/shelf/" + bottle,
+                        """
+                        {"version": null, "bottle": {"name": "cost %s", "maker": "own", "family": "test acrylic",
+                         "kind": "PAINT", "colour": {"l": 60, "a": 5, "b": 8}, "amountMl": 10, "pricePerMl": 0.2}}
+                        """
+                                .formatted(bottle)));
+        ok(
+                put(
+                        "/api/recipes/" + UUID.randomUUID(),
+                        """
+                        {"version": null, "recipe": {"name": "of the step", "target": {"l": 60, "a": 5, "b": 8},
+                         "light": "D65", "surface": "flat", "drops": [{"bottle": "%s", "drops": 1}],
+                         "job": "%s", "step": "%s", "notes": null}}
+                        """
+                                .formatted(bottle, job, step)));
     }
 
     /** From the key press to the picture: the edit, and the drying rail that follows from it. */
@@ -74,6 +96,7 @@ public class EditCostTest extends AppTest {
             plan(car("Beside " + i), "FADE", "CHIPS");
         }
         JsonNode seen = ok(get(path(job)));
+        assertTrue(seen.toString().contains("of the step"), "no step is mixed by a recipe");
         ok(get("/api/jobs/" + job + "/diary"));
         List<Integer> order =
                 new ArrayList<>(IntStream.range(0, seen.path("steps").size()).boxed().toList());

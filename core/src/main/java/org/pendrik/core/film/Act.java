@@ -1,5 +1,6 @@
 package org.pendrik.core.film;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.Optional;
@@ -23,6 +24,10 @@ import org.pendrik.core.units.InvalidInput;
  * @param rounds how it goes from zone to zone
  * @param errand what the user says of it; {@link Errand#NONE} when nothing
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record Act(
         StepId id,
         Technique technique,
@@ -202,85 +207,70 @@ public record Act(
 
     /** The same at another time. */
     public Act at(long minute) {
-        return copy().at(minute).make();
+        return copy().atMinute(minute).build();
     }
 
     /** The same as something that has happened, from a minute on and for so many minutes. */
     public Act doneAt(long minute, int took) {
-        Copy c = copy().at(minute);
-        c.minutes = took;
-        c.done = true;
-        c.rounds = rounds.filling(took);
-        return c.make();
+        return copy().atMinute(minute)
+                .minutes(took)
+                .done(true)
+                .rounds(rounds.filling(took))
+                .build();
     }
 
     /** The same with another material. */
     public Act with(Material other) {
-        Copy c = copy();
-        c.material = other;
-        return c.make();
+        return copy().material(other).build();
     }
 
     /** The same as thick as said. */
     public Act with(Thickness other) {
-        Copy c = copy();
-        c.thickness = other;
-        return c.make();
+        return copy().thickness(other).build();
     }
 
     /** The same done another way, with the material given, in so many minutes. */
     public Act with(Technique other, Material otherMaterial, int otherMinutes) {
-        Copy c = copy();
-        c.technique = other;
-        c.material = otherMaterial;
-        c.minutes = otherMinutes;
-        c.rounds = rounds.filling(otherMinutes);
-        return c.make();
+        return copy().technique(other)
+                .material(otherMaterial)
+                .minutes(otherMinutes)
+                .rounds(rounds.filling(otherMinutes))
+                .build();
     }
 
     /** The same under another id. */
     public Act named(StepId otherId) {
-        Copy c = copy();
-        c.id = otherId;
-        return c.make();
+        return copy().id(otherId).build();
     }
 
     /** The same on other zones, which take as long. */
     public Act on(Set<String> others) {
-        Copy c = copy();
-        c.zones = others;
+        ActBuilder c = copy();
+        c.zones(others);
         if (!others.equals(zones)) {
-            c.rounds = Rounds.equalParts(others, minutes);
+            c.rounds(Rounds.equalParts(others, minutes));
         }
-        return c.make();
+        return c.build();
     }
 
     /** The same as something that takes a coat back. */
     public Act takingBack(TakenBack what) {
-        Copy c = copy();
-        c.takesBack = Optional.of(what);
-        return c.make();
+        return copy().takesBack(Optional.of(what)).build();
     }
 
     /** The same as something that is there for what is said. */
     public Act madeFor(MadeFor what) {
-        Copy c = copy();
-        c.madeFor = what;
-        return c.make();
+        return copy().madeFor(what).build();
     }
 
     /** The same as work on the coats that are named. */
     public Act working(Means what) {
-        Copy c = copy();
-        c.means = Optional.of(what);
-        return c.make();
+        return copy().means(Optional.of(what)).build();
     }
 
     /** The same going from zone to zone as said. */
     public Act inRounds(Rounds how) {
-        Copy c = copy();
-        c.rounds = how;
-        return c.make();
+        return copy().rounds(how).build();
     }
 
     /** What it asks of the model. */
@@ -290,65 +280,16 @@ public record Act(
 
     /** The same with what the user says of it. */
     public Act saying(Errand what) {
-        Copy c = copy();
-        c.errand = what;
-        return c.make();
+        return copy().errand(what).build();
     }
 
     /** The same in so many hands-on minutes. */
     public Act taking(int otherMinutes) {
-        Copy c = copy();
-        c.minutes = otherMinutes;
-        c.rounds = rounds.filling(otherMinutes);
-        return c.make();
+        return copy().minutes(otherMinutes).rounds(rounds.filling(otherMinutes)).build();
     }
 
-    private Copy copy() {
-        return new Copy(this);
-    }
-
-    /** The fields while some of them are changed. */
-    private static final class Copy {
-        private StepId id;
-        private Technique technique;
-        private Material material;
-        private Thickness thickness;
-        private Set<String> zones;
-        private long atMinute;
-        private int minutes;
-        private boolean done;
-        private Optional<TakenBack> takesBack;
-        private MadeFor madeFor;
-        private Optional<Means> means;
-        private Rounds rounds;
-        private Errand errand;
-
-        Copy(Act a) {
-            errand = a.errand;
-            id = a.id;
-            technique = a.technique;
-            material = a.material;
-            thickness = a.thickness;
-            zones = a.zones;
-            atMinute = a.atMinute;
-            minutes = a.minutes;
-            done = a.done;
-            takesBack = a.takesBack;
-            madeFor = a.madeFor;
-            means = a.means;
-            rounds = a.rounds;
-        }
-
-        Copy at(long minute) {
-            atMinute = minute;
-            return this;
-        }
-
-        Act make() {
-            return new Act(
-                    id, technique, material, thickness, zones, atMinute, minutes, done, takesBack,
-                    madeFor, means, rounds, errand);
-        }
+    private ActBuilder copy() {
+        return ActBuilder.builder(this);
     }
 
     /** The liquid that touches the surface. */

@@ -1,5 +1,6 @@
 package org.pendrik.core.film;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.pendrik.core.colour.Lab;
@@ -28,6 +29,10 @@ import org.pendrik.core.colour.Lab;
  * @param safety what kind of caution it needs
  * @param like key of the material of the tables whose figures it has; empty for those themselves
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record Material(
         String key,
         String name,
@@ -73,83 +78,32 @@ public record Material(
 
     /** The same as it dries at a bench of this pace. */
     Material at(double otherPace) {
-        return with(colour, otherPace);
+        return MaterialBuilder.builder(this).pace(otherPace).build();
     }
 
     /** The same mixed to another colour. */
     public Material coloured(Lab mixed) {
-        return with(Optional.of(mixed), pace);
-    }
-
-    private Material with(Optional<Lab> otherColour, double otherPace) {
-        return new Material(
-                key,
-                name,
-                family,
-                binder,
-                carrier,
-                finish,
-                cure,
-                usual,
-                keys,
-                window,
-                filmMicrometres,
-                otherColour,
-                hide,
-                mix,
-                pricePerMl,
-                keepsMonths,
-                otherPace,
-                safety,
-                like);
+        return MaterialBuilder.builder(this).colour(Optional.of(mixed)).build();
     }
 
     /** A liquid like this one at another strength. */
     Material named(String otherKey, Carrier otherCarrier) {
-        return new Material(
-                otherKey,
-                otherCarrier.spoken(),
-                family,
-                binder,
-                otherCarrier,
-                finish,
-                cure,
-                usual,
-                keys,
-                window,
-                filmMicrometres,
-                colour,
-                hide,
-                mix,
-                pricePerMl,
-                keepsMonths,
-                pace,
-                safety,
-                like);
+        return MaterialBuilder.builder(this)
+                .key(otherKey)
+                .name(otherCarrier.spoken())
+                .carrier(otherCarrier)
+                .build();
     }
 
     /** The same let down with another liquid than its own, under a key that says so. */
     Material thinnedWith(Material liquid) {
-        return new Material(
-                key + THINNED + liquid.key,
-                name + ", thinned with " + liquid.carrier.spoken(),
-                family,
-                binder,
-                liquid.carrier,
-                finish,
-                cure,
-                usual,
-                keys,
-                window,
-                filmMicrometres,
-                colour,
-                hide,
-                new Thinning(mix.paintParts(), mix.thinnerParts(), liquid.name),
-                pricePerMl,
-                keepsMonths,
-                pace,
-                safety.and(liquid.safety),
-                like);
+        return MaterialBuilder.builder(this)
+                .key(key + THINNED + liquid.key)
+                .name(name + ", thinned with " + liquid.carrier.spoken())
+                .carrier(liquid.carrier)
+                .mix(new Thinning(mix.paintParts(), mix.thinnerParts(), liquid.name))
+                .safety(safety.and(liquid.safety))
+                .build();
     }
 
     /** Let down with another liquid than its own. */
@@ -159,26 +113,16 @@ public record Material(
 
     /** Something of the user's own with the figures of this one where it has none itself. */
     Material standingFor(Stock own) {
-        return new Material(
-                own.key(),
-                own.name(),
-                own.family(),
-                binder,
-                carrier,
-                own.finish().or(() -> finish),
-                own.cure().or(() -> cure),
-                usual,
-                keys,
-                own.window().or(() -> window),
-                filmMicrometres,
-                own.colour().or(() -> colour),
-                hide,
-                mix,
-                pricePerMl,
-                keepsMonths,
-                pace,
-                safety,
-                Optional.of(key));
+        return MaterialBuilder.builder(this)
+                .key(own.key())
+                .name(own.name())
+                .family(own.family())
+                .finish(own.finish().or(() -> finish))
+                .cure(own.cure().or(() -> cure))
+                .window(own.window().or(() -> window))
+                .colour(own.colour().or(() -> colour))
+                .like(Optional.of(key))
+                .build();
     }
 
     /** Leaves something on the model. */

@@ -1,5 +1,6 @@
 package org.pendrik.core.film;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 
@@ -25,6 +26,10 @@ import java.util.Optional;
  * @param handling what it asks of the model
  * @param texts what is shown at the bench
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record Technique(
         String key,
         String name,
@@ -168,26 +173,13 @@ public record Technique(
             double otherShare,
             List<String> otherBlends,
             boolean otherLocal) {
-        return new Technique(
-                key,
-                name,
-                role,
-                age,
-                otherAction,
-                otherCarrier,
-                tooth,
-                works,
-                follow,
-                otherBlends,
-                otherLocal,
-                pressure,
-                embeds,
-                hands,
-                otherShare,
-                thickness,
-                materials,
-                handling,
-                texts);
+        return TechniqueBuilder.builder(this)
+                .action(otherAction)
+                .carrier(otherCarrier)
+                .blends(otherBlends)
+                .local(otherLocal)
+                .share(otherShare)
+                .build();
     }
 
     /** The same on another part of the zone. */

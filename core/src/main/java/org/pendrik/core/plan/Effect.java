@@ -1,5 +1,6 @@
 package org.pendrik.core.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.LinkedHashSet;
 import java.util.Optional;
 import java.util.Set;
@@ -20,6 +21,10 @@ import org.pendrik.core.units.InvalidInput;
  * @param set name of the set that it is placed, moved and sized with; empty for none
  * @param phase when it happened, where that is not as usual
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record Effect(
         String id,
         EffectKind kind,
@@ -73,26 +78,26 @@ public record Effect(
 
     /** The same in other tones. */
     public Effect in(Tones others) {
-        return new Effect(id, kind, zones, strength, others, made, colour, set, phase);
+        return EffectBuilder.builder(this).tones(others).build();
     }
 
     /** The same made otherwise. */
     public Effect made(Made otherwise) {
-        return new Effect(id, kind, zones, strength, tones, otherwise, colour, set, phase);
+        return EffectBuilder.builder(this).made(otherwise).build();
     }
 
     /** The same at another time in the life of the prototype. */
     public Effect at(Phase other) {
-        return new Effect(id, kind, zones, strength, tones, made, colour, set, other);
+        return EffectBuilder.builder(this).phase(other).build();
     }
 
     /** The same as part of a set. */
     public Effect inSet(String name) {
-        return new Effect(id, kind, zones, strength, tones, made, colour, name, phase);
+        return EffectBuilder.builder(this).set(name).build();
     }
 
     /** The same under another id on other zones. */
     Effect as(String otherId, Set<String> otherZones) {
-        return new Effect(otherId, kind, otherZones, strength, tones, made, colour, set, phase);
+        return EffectBuilder.builder(this).id(otherId).zones(otherZones).build();
     }
 }

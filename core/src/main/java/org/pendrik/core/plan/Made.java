@@ -1,5 +1,6 @@
 package org.pendrik.core.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -17,6 +18,10 @@ import java.util.Optional;
  * @param beside by technique, keys of materials for steps of the way that show no tone: its release
  *     layer, its clear, its primer
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record Made(
         Optional<String> way,
         Optional<String> technique,
@@ -52,23 +57,23 @@ public record Made(
 
     /** The same laid with another applicator. */
     public Made appliedWith(String answer) {
-        return new Made(way, technique, Optional.of(answer), thinner, liquid, beside);
+        return MadeBuilder.builder(this).applicator(Optional.of(answer)).build();
     }
 
     /** The same with its paint let down otherwise. */
     public Made thinnedWith(String material) {
-        return new Made(way, technique, applicator, Optional.of(material), liquid, beside);
+        return MadeBuilder.builder(this).thinner(Optional.of(material)).build();
     }
 
     /** The same worked with another liquid. */
     public Made workedWith(String material) {
-        return new Made(way, technique, applicator, thinner, Optional.of(material), beside);
+        return MadeBuilder.builder(this).liquid(Optional.of(material)).build();
     }
 
     /** The same with another material for a step that shows no tone. */
     public Made laying(String step, String material) {
         Map<String, String> more = new LinkedHashMap<>(beside);
         more.put(step, material);
-        return new Made(way, technique, applicator, thinner, liquid, more);
+        return MadeBuilder.builder(this).beside(more).build();
     }
 }

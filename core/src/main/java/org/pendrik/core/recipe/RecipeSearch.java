@@ -7,11 +7,11 @@ import java.util.concurrent.CancellationException;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.KubelkaMunk;
 import org.pendrik.core.paint.Reflectance;
-import org.pendrik.core.recipe.bound.Lattice;
 import org.pendrik.core.recipe.bound.MixColour;
 import org.pendrik.core.recipe.search.BranchAndBound;
 import org.pendrik.core.recipe.search.Candidate;
 import org.pendrik.core.recipe.search.Limits;
+import org.pendrik.core.units.Rational;
 import org.pendrik.core.units.Watch;
 
 /**
@@ -130,7 +130,7 @@ public final class RecipeSearch {
 
     /** The fewest drops in its ratio: 1 and 2, not 3 and 6. */
     private Recipe recipe(Candidate found) {
-        int common = Lattice.commonDivisor(found.drops());
+        int common = Rational.commonDivisor(found.drops());
         List<Recipe.Part> parts = new ArrayList<>();
         for (int i = 0; i < found.drops().length; i++) {
             if (found.drops()[i] > 0) {

@@ -1,5 +1,6 @@
 package org.pendrik.core.shelf;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
@@ -32,6 +33,10 @@ import org.pendrik.core.units.InvalidInput;
  * @param notes how it sprayed, what it bites; may be empty
  * @param swatches of it over grounds and let down, at most {@value Swatch#MOST}; may be empty
  */
+@RecordBuilder
+@RecordBuilder.Options(
+        builderClassModifiers = {},
+        enableWither = false)
 public record Bottle(
         String name,
         String maker,
@@ -254,24 +259,6 @@ public record Bottle(
 
     /** The same, as strong as was learned. */
     public Bottle ofStrength(double other) {
-        return new Bottle(
-                name,
-                maker,
-                family,
-                kind,
-                finish,
-                colour,
-                source,
-                hiding,
-                amountMl,
-                fullMl,
-                opened,
-                keepsUntil,
-                pricePerMl,
-                place,
-                dropMl,
-                other,
-                notes,
-                swatches);
+        return BottleBuilder.builder(this).strength(other).build();
     }
 }

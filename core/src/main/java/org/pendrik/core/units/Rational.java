@@ -179,4 +179,20 @@ public record Rational(BigInteger above, BigInteger below) implements Comparable
     public String toString() {
         return below.equals(BigInteger.ONE) ? above.toString() : above + "/" + below;
     }
+
+    /** The greatest whole number that divides all of some that are not below 0; 0 of none. */
+    public static int commonDivisor(int... of) {
+        int common = 0;
+        for (int next : of) {
+            int a = common;
+            int b = next;
+            while (b != 0) {
+                int rest = a % b;
+                a = b;
+                b = rest;
+            }
+            common = a;
+        }
+        return common;
+    }
 }

@@ -3,6 +3,7 @@ package org.pendrik.core.recipe.bound;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.pendrik.core.units.Rational;
 
 /**
  * All recipes of p paints in whole drops, a drop of each at least, each ratio once: (1, 1) stands
@@ -34,8 +35,8 @@ public final class Lattice {
 
     /** A recipe and its shares of the corners of a cell. */
     @SuppressWarnings("ArrayRecordComponent")
-    private record Point(int[] drops, double[] share) {
-        Point(int[] drops, int most) {
+    private record InCell(int[] drops, double[] share) {
+        InCell(int[] drops, int most) {
             this(drops, new double[drops.length]);
             double more = most - drops.length;
             double total = Arrays.stream(drops).sum();
@@ -49,11 +50,11 @@ public final class Lattice {
         }
 
         /** The same with the middle of the edge from i to j for j. */
-        Point moved(int i, int j) {
+        InCell moved(int i, int j) {
             double[] out = share.clone();
             out[i] -= out[j];
             out[j] *= 2;
-            return new Point(drops, out);
+            return new InCell(drops, out);
         }
     }
 
@@ -76,7 +77,7 @@ public final class Lattice {
         List<int[]> ratios = new ArrayList<>();
         fill(new int[paints], 0, mostDrops, ratios);
         List<int[]> sorted = new ArrayList<>();
-        all = cell(simplex, ratios.stream().map(d -> new Point(d, mostDrops)).toList(), sorted);
+        all = cell(simplex, ratios.stream().map(d -> new InCell(d, mostDrops)).toList(), sorted);
         drops = sorted.toArray(int[][]::new);
         byPaint = new float[paints][drops.length];
         for (int x = 0; x < drops.length; x++) {
@@ -88,7 +89,7 @@ public final class Lattice {
 
     private static void fill(int[] d, int at, int left, List<int[]> ratios) {
         if (at == d.length) {
-            if (commonDivisor(d) == 1) {
+            if (Rational.commonDivisor(d) == 1) {
                 ratios.add(d.clone());
             }
             return;
@@ -99,23 +100,7 @@ public final class Lattice {
         }
     }
 
-    /** The greatest number that divides all. */
-    public static int commonDivisor(int... of) {
-        int common = 0;
-        for (int next : of) {
-            int a = common;
-            int b = next;
-            while (b != 0) {
-                int rest = a % b;
-                a = b;
-                b = rest;
-            }
-            common = a;
-        }
-        return common;
-    }
-
-    private Cell cell(int[] simplex, List<Point> points, List<int[]> sorted) {
+    private Cell cell(int[] simplex, List<InCell> points, List<int[]> sorted) {
         int from = sorted.size();
         if (points.size() <= FEW) {
             points.forEach(p -> sorted.add(p.drops));
@@ -139,8 +124,8 @@ public final class Lattice {
         int one = i;
         int other = j;
         int at = corners.size() - 1;
-        List<Point> near = points.stream().filter(p -> p.nearer(one, other)).toList();
-        List<Point> far = points.stream().filter(p -> !p.nearer(one, other)).toList();
+        List<InCell> near = points.stream().filter(p -> p.nearer(one, other)).toList();
+        List<InCell> far = points.stream().filter(p -> !p.nearer(one, other)).toList();
         Cell first =
                 cell(
                         with(simplex, other, at),

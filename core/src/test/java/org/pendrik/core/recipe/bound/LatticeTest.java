@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.Set;
 import org.ejml.simple.SimpleMatrix;
+import org.pendrik.core.units.Rational;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -25,7 +26,7 @@ public final class LatticeTest {
         Set<String> found = new HashSet<>();
         for (int x = 0; x < lattice.size(); x++) {
             int[] d = lattice.drops(x);
-            assertEquals(Lattice.commonDivisor(d), 1);
+            assertEquals(Rational.commonDivisor(d), 1);
             assertTrue(Arrays.stream(d).sum() <= most && Arrays.stream(d).allMatch(i -> i > 0));
             assertTrue(found.add(Arrays.toString(d)));
             for (int i = 0; i < paints; i++) {
