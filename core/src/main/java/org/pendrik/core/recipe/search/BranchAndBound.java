@@ -23,8 +23,8 @@ import org.pendrik.core.units.Watch;
  * two paints, and dealt to fixed lanes; what lanes find is told to the others between waves only,
  * so the answer does not depend on how many processors work.
  *
- * <p>Cost: a dozen vector operations for each choice of four paints, some microseconds for one in six
- * to one in two hundred, more for the few that have near colours.
+ * <p>Cost: a dozen vector operations for each choice of four paints, some microseconds for one in
+ * six to one in two hundred, more for the few that have near colours.
  */
 public final class BranchAndBound {
     private static final int LANES = 8;
