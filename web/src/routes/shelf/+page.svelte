@@ -56,9 +56,18 @@
 		{ key: 'ArrowUp', label: 'Bottle before', run: () => table.choose(-1) },
 		{ key: 'ArrowRight', label: 'A drop more of it', run: () => void table.addChosen(1) },
 		{ key: 'ArrowLeft', label: 'A drop less of it', run: () => void table.addChosen(-1) },
-		{ key: 'f', label: 'Find the best recipe', run: () => void table.search() },
+		{
+			key: 'f',
+			label: 'Find the best recipe',
+			run: () => (table.target ? void table.search() : desk.say('Aim at a colour first', 'saved'))
+		},
 		{ key: 'l', label: 'Next lamp', run: () => table.nextLamp() },
-		{ key: 'r', label: 'Keep the recipe', run: () => (naming = table.drops.length > 0) }
+		{
+			key: 'r',
+			label: 'Keep the recipe',
+			run: () =>
+				table.drops.length ? (naming = true) : desk.say('There is nothing in the cup yet', 'saved')
+		}
 	]);
 
 	function takeAway(b: BottleView) {

@@ -17,7 +17,7 @@ import java.util.List;
  * the least and the most S of the corners K/S lies between two linear functions. Chords are taken
  * of the lower, tangents of the upper.
  *
- * <p>Cost: some microseconds for a cell. Not for several threads.
+ * <p>Cost: one to five microseconds for a cell. Not for several threads.
  */
 public final class CellBound {
     private static final int BANDS = MixColour.BANDS;

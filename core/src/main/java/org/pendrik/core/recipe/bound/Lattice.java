@@ -12,7 +12,7 @@ import org.pendrik.core.units.Rational;
  * edge.
  */
 public final class Lattice {
-    /** Recipes of a cell that is not cut again: as many are tried as fast as bounded. */
+    /** Recipes of a cell that is not cut again; half or twice as many take about as long. */
     private static final int FEW = 96;
 
     /** Edges that differ by less are as long. */

@@ -21,7 +21,8 @@ import org.pendrik.core.colour.Lab;
  * {@link #parts}; the part away from the target is small and is cut finer.
  *
  * <p>Guarantee: sampled with that margin, shown by a test that looks for near colours outside; no
- * formula. Cost: some thousands of differences, whatever the reach.
+ * formula. Cost: with the supports in all directions, four to eight milliseconds, whatever the
+ * reach.
  */
 final class NearColours {
     /** Beyond the chroma of the most vivid surface there can be (MacAdam 1935). */
