@@ -2373,9 +2373,9 @@ export interface components {
             transfer?: number | null;
         };
         Answer: {
-            key?: string;
-            label?: string;
-            trade?: string;
+            key: string;
+            label: string;
+            trade: string;
         };
         AnswerOrder: {
             coat: string;
@@ -3027,7 +3027,7 @@ export interface components {
         };
         Edge: {
             from: components["schemas"]["Point"];
-            name?: string;
+            name: string;
             to: components["schemas"]["Point"];
         };
         EdgeAnswer: {
@@ -3950,16 +3950,16 @@ export interface components {
         };
         Met: {
             /** Format: double */
-            bite?: number;
+            bite: number;
             /** Format: double */
-            cure?: number;
+            cure: number;
             /** @enum {string} */
-            effect?: "UNTOUCHED" | "SOFTENED" | "BROKEN";
+            effect: "UNTOUCHED" | "SOFTENED" | "BROKEN";
             /** Format: double */
-            exposure?: number;
+            exposure: number;
             /** Format: int32 */
-            layer?: number;
-            name?: string;
+            layer: number;
+            name: string;
         };
         MetView: {
             /** Format: int32 */
@@ -4112,11 +4112,11 @@ export interface components {
         };
         Pair: {
             /** Format: double */
-            confused?: number;
+            confused: number;
             /** @enum {string} */
-            one?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            one: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
             /** @enum {string} */
-            two?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            two: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
         };
         PaletteDry: {
             csv: string;
@@ -5034,11 +5034,11 @@ export interface components {
             widthPx: number;
         };
         Usual: {
-            first?: boolean;
-            parts?: boolean;
+            first: boolean;
+            parts: boolean;
             /** Format: int32 */
-            restMinutes?: number;
-            technique?: string;
+            restMinutes: number;
+            technique: string;
         };
         WantedEffect: {
             how?: components["schemas"]["HowPart"] | null;

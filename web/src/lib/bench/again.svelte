@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import type { BenchDesk } from './bench-desk.svelte';
 
@@ -30,14 +31,13 @@
 							.map(zoneName)
 							.join(', ')}</span
 					>
-					<select
+					<Select
 						class="min-h-14"
-						aria-label="Tone of another round of {coat.name}"
+						label="Tone of another round of {coat.name}"
 						value={toneOf(coat)}
-						onchange={(e) => (tones[coat.stepId] = e.currentTarget.value)}
-					>
-						{#each coat.tones as t (t.key)}<option value={t.key}>{t.name}</option>{/each}
-					</select>
+						onchange={(value) => (tones[coat.stepId] = value)}
+						options={coat.tones.map((t) => [t.key, t.name] as const)}
+					/>
 					<button
 						class="min-h-14 border-2 border-ink px-4 font-label font-semibold"
 						disabled={busy}

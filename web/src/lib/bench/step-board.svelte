@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import MomentField from '$lib/time/moment-field.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import { benchClock } from '$lib/time/clock.svelte';
@@ -36,15 +37,18 @@
 {#snippet hand(title: string)}
 	<label class="flex flex-col gap-1 text-[1.35rem]"
 		><span class="tag text-base">{title}</span>
-		<select
+		<Select
 			class="min-h-14"
 			value={desk.chosenMaterial}
-			onchange={(e) => (desk.material = e.currentTarget.value)}
-		>
-			{#each step.materials as m (m.key)}<option value={m.key}
-					>{m.name}{m.findings.some((f) => f.severity === 'STOP') ? ' (✕)' : ''}</option
-				>{/each}
-		</select>
+			onchange={(value) => (desk.material = value)}
+			options={step.materials.map(
+				(m) =>
+					[
+						m.key,
+						`${m.name}${m.findings.some((f) => f.severity === 'STOP') ? ' (✕)' : ''}`
+					] as const
+			)}
+		/>
 	</label>
 {/snippet}
 

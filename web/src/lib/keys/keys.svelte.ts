@@ -61,7 +61,9 @@ export class Keys {
 	press(event: KeyboardEvent): void {
 		const target = event.target as HTMLElement | null;
 		const typing =
-			target?.closest('input:not([type="checkbox"]), textarea, select, [contenteditable]') !== null;
+			target?.closest(
+				'input:not([type="checkbox"]), textarea, [aria-haspopup="listbox"], [contenteditable]'
+			) !== null;
 		if (event.altKey || event.metaKey || typing) {
 			return;
 		}

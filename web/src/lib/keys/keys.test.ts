@@ -1,11 +1,12 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { Keys } from './keys.svelte';
 
-type On = 'page' | 'field' | 'button' | 'checkbox';
+type On = 'page' | 'field' | 'list' | 'button' | 'checkbox';
 
 function event(key: string, on: On = 'page', part: Partial<KeyboardEvent> = {}) {
 	const closest = (selector: string) =>
 		(on === 'field' && selector.includes('input')) ||
+		(on === 'list' && selector.includes('listbox')) ||
 		(on === 'button' && selector.includes('button')) ||
 		(on === 'checkbox' && /(?<!:not\()\[type="checkbox"\]/.test(selector))
 			? {}
@@ -61,6 +62,7 @@ describe('keys', () => {
 
 	test.each([
 		['typed into a field', event(' ', 'field')],
+		['typed to find something in a list', event(' ', 'list')],
 		['on a button, which has a space of its own', event(' ', 'button')],
 		['on a checkbox, which has one too', event(' ', 'checkbox')],
 		['held down', event(' ', 'page', { repeat: true })],

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
 	import { number } from '$lib/ui/number';
@@ -84,13 +85,15 @@
 <div class="mt-3 flex flex-col gap-2 border-t border-line pt-3">
 	<label class="flex flex-wrap items-center gap-2"
 		><span class="tag">A step of your own</span>
-		<select class="max-w-72" value={key} onchange={(e) => choose(e.currentTarget.value)}>
-			{#each GROUPS as [group, of] (group)}
-				<optgroup label={group}>
-					{#each techniques.filter(of) as t (t.key)}<option value={t.key}>{t.name}</option>{/each}
-				</optgroup>
-			{/each}
-		</select>
+		<Select
+			class="max-w-72"
+			value={key}
+			onchange={choose}
+			groups={GROUPS.map(
+				([group, of]) =>
+					[group, techniques.filter(of).map((t) => [t.key, t.name] as const)] as const
+			)}
+		/>
 	</label>
 	{#if usual}
 		<div class="flex flex-wrap items-end gap-2">
@@ -117,16 +120,22 @@
 		</div>
 		<div class="flex flex-wrap items-end gap-2">
 			<label class="flex flex-col"
-				><span class="tag">Not before all is</span><select bind:value={needs}>
-					<option value="">as dry as it usually needs</option>
-					{#each Object.entries(NEEDS) as [k, name] (k)}<option value={k}>{name}</option>{/each}
-				</select></label
+				><span class="tag">Not before all is</span><Select
+					bind:value={needs}
+					options={[
+						['', 'as dry as it usually needs'],
+						...Object.entries(NEEDS).map(([k, name]) => [k, name] as const)
+					]}
+				/></label
 			>
 			<label class="flex flex-col"
-				><span class="tag">The model</span><select bind:value={lies}>
-					<option value="">lies as it usually does</option>
-					{#each Object.entries(LIES) as [k, name] (k)}<option value={k}>{name}</option>{/each}
-				</select></label
+				><span class="tag">The model</span><Select
+					bind:value={lies}
+					options={[
+						['', 'lies as it usually does'],
+						...Object.entries(LIES).map(([k, name]) => [k, name] as const)
+					]}
+				/></label
 			>
 		</div>
 		{#if usual.parts}

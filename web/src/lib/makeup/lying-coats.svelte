@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
 	import { number } from '$lib/ui/number';
@@ -69,38 +70,40 @@
 <div class="flex flex-wrap items-end gap-2">
 	<label class="flex flex-col"
 		><span class="tag">What lies there</span>
-		<select
+		<Select
 			class="max-w-60"
 			value={key}
-			onchange={(e) => {
-				key = e.currentTarget.value;
+			onchange={(value) => {
+				key = value;
 				material = '';
 			}}
-		>
-			{#each may as t (t.key)}<option value={t.key}>{t.name}</option>{/each}
-		</select></label
+			options={may.map((t) => [t.key, t.name] as const)}
+		/></label
 	>
 	<label class="flex flex-col"
 		><span class="tag">Of</span>
-		<select class="max-w-52" bind:value={material}>
-			{#each technique?.materials ?? [] as m, i (m)}<option value={i ? m : ''}>{nameOf(m)}</option
-				>{/each}
-		</select></label
+		<Select
+			class="max-w-52"
+			bind:value={material}
+			options={(technique?.materials ?? []).map((m, i) => [i ? m : '', nameOf(m)] as const)}
+		/></label
 	>
 	<label class="flex flex-col"
 		><span class="tag">How thick</span>
-		<select bind:value={thickness}>
-			{#each THICK as [k, n] (k)}<option value={k}>{n}</option>{/each}
-		</select></label
+		<Select bind:value={thickness} options={THICK.map(([k, n]) => [k, n] as const)} /></label
 	>
 	<label class="flex flex-col"
 		><span class="tag">Laid</span><span class="flex gap-1"
 			><input class="w-20" inputmode="decimal" bind:value={age} aria-label="How long ago" />
-			<select bind:value={unit} aria-label="Unit of the age">
-				<option value={60}>hours ago</option>
-				<option value={1440}>days ago</option>
-				<option value={43200}>months ago</option>
-			</select></span
+			<Select
+				bind:value={unit}
+				label="Unit of the age"
+				options={[
+					[60, 'hours ago'],
+					[1440, 'days ago'],
+					[43200, 'months ago']
+				]}
+			/></span
 		></label
 	>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import { number as toNumber } from '$lib/ui/number';
 	import { LIES, NEEDS, NOTHING_SAID, type Lies, type Needs } from './own-step';
@@ -95,30 +96,27 @@
 	{/if}
 	{#if !step.done}
 		<div class="flex flex-wrap items-center gap-2">
-			<select
+			<Select
 				class="max-w-52"
-				aria-label="Material of {step.name}"
+				label="Material of {step.name}"
 				value={step.material}
-				onchange={(e) =>
-					void desk.change(step.id, { material: e.currentTarget.value }, 'Material changed')}
-			>
-				{#each step.materials as key (key)}<option value={key}
-						>{materials.find((m) => m.key === key)?.name ?? key}</option
-					>{/each}
-			</select>
+				onchange={(value) => void desk.change(step.id, { material: value }, 'Material changed')}
+				options={step.materials.map(
+					(key) => [key, materials.find((m) => m.key === key)?.name ?? key] as const
+				)}
+			/>
 			{#if step.role !== 'WORK'}
-				<select
-					aria-label="Thickness of {step.name}"
+				<Select
+					label="Thickness of {step.name}"
 					value={step.thickness}
-					onchange={(e) =>
+					onchange={(value) =>
 						void desk.change(
 							step.id,
-							{ thickness: e.currentTarget.value as Step['thickness'] },
+							{ thickness: value as Step['thickness'] },
 							'Thickness changed'
 						)}
-				>
-					{#each THICK as [key, name] (key)}<option value={key}>{name}</option>{/each}
-				</select>
+					options={THICK.map(([key, name]) => [key, name] as const)}
+				/>
 			{/if}
 		</div>
 		{#if step.origin === 'MANUAL'}
@@ -147,47 +145,47 @@
 					/></label
 				>
 				<label class="flex flex-col"
-					><span class="tag">Not before all is</span><select
+					><span class="tag">Not before all is</span><Select
 						value={step.extra?.needs ?? ''}
-						onchange={(e) => say({ needs: (e.currentTarget.value || null) as Needs | null })}
-					>
-						<option value="">as dry as it usually needs</option>
-						{#each Object.entries(NEEDS) as [k, name] (k)}<option value={k}>{name}</option>{/each}
-					</select></label
+						onchange={(value) => say({ needs: (value || null) as Needs | null })}
+						options={[
+							['', 'as dry as it usually needs'],
+							...Object.entries(NEEDS).map(([k, name]) => [k, name] as const)
+						]}
+					/></label
 				>
 				<label class="flex flex-col"
-					><span class="tag">The model</span><select
+					><span class="tag">The model</span><Select
 						value={step.extra?.lies ?? ''}
-						onchange={(e) => say({ lies: (e.currentTarget.value || null) as Lies | null })}
-					>
-						<option value="">lies as it usually does</option>
-						{#each Object.entries(LIES) as [k, name] (k)}<option value={k}>{name}</option>{/each}
-					</select></label
+						onchange={(value) => say({ lies: (value || null) as Lies | null })}
+						options={[
+							['', 'lies as it usually does'],
+							...Object.entries(LIES).map(([k, name]) => [k, name] as const)
+						]}
+					/></label
 				>
 			</div>
 		{/if}
 		<StepMix {step} {job} />
 		{#if step.origin === 'MANUAL' && beneath.length}
 			<div class="flex flex-wrap items-center gap-2">
-				<select
+				<Select
 					class="max-w-52"
-					aria-label="Coat that {step.name} is meant for"
+					label="Coat that {step.name} is meant for"
 					value={step.worksOn?.steps[0] ?? ''}
-					onchange={(e) => mean(e.currentTarget.value, step.worksOn?.must ?? 'MOVED')}
-				>
-					<option value="">meant for what it always is</option>
-					{#each beneath as s (s.id)}<option value={s.id}>meant for {s.name}</option>{/each}
-				</select>
+					onchange={(value) => mean(value, step.worksOn?.must ?? 'MOVED')}
+					options={[
+						['', 'meant for what it always is'],
+						...beneath.map((s) => [s.id, `meant for ${s.name}`] as const)
+					]}
+				/>
 				{#if step.worksOn}
-					<select
-						aria-label="What must happen to it"
+					<Select
+						label="What must happen to it"
 						value={step.worksOn.must}
-						onchange={(e) =>
-							mean(step.worksOn?.steps[0] ?? '', e.currentTarget.value as keyof typeof MUST)}
-					>
-						{#each Object.entries(MUST) as [key, name] (key)}<option value={key}>{name}</option
-							>{/each}
-					</select>
+						onchange={(value) => mean(step.worksOn?.steps[0] ?? '', value as keyof typeof MUST)}
+						options={Object.entries(MUST).map(([key, name]) => [key, name] as const)}
+					/>
 				{/if}
 			</div>
 		{/if}

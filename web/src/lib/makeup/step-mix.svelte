@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { resolve } from '$app/paths';
 	import { api, must } from '$lib/api/client';
 	import { queryClient, recipesQuery, refreshJob } from '$lib/api/queries';
@@ -53,15 +54,16 @@
 				aria-hidden="true"
 			></span>
 		{/if}
-		<select
+		<Select
 			class="max-w-52"
-			aria-label="Recipe of {step.name}"
+			label="Recipe of {step.name}"
 			value={step.mix?.recipe ?? ''}
-			onchange={(e) => take(e.currentTarget.value || null)}
-		>
-			<option value="">the bottle: {step.materialName}</option>
-			{#each recipes.data ?? [] as r (r.id)}<option value={r.id}>{r.recipe.name}</option>{/each}
-		</select>
+			onchange={(value) => take(value || null)}
+			options={[
+				['', `the bottle: ${step.materialName}`],
+				...(recipes.data ?? []).map((r) => [r.id, r.recipe.name] as const)
+			]}
+		/>
 		<a
 			class="underline"
 			href="{resolve('/shelf')}?l={colour.l.toFixed(2)}&a={colour.a.toFixed(2)}&b={colour.b.toFixed(

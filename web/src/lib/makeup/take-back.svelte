@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { said, type Schemas } from '$lib/api/client';
 	import { Now } from '$lib/time/now.svelte';
 	import { when } from '$lib/time/time';
@@ -75,10 +76,11 @@
 		<div class="flex flex-wrap items-center gap-3">
 			<label class="flex items-center gap-2"
 				><span class="tag {large ? 'text-base' : ''}">Too heavy</span>
-				<select class={span} bind:value={stepId}>
-					{#each coats as c (c.stepId)}<option value={c.stepId}>{c.name}, {c.material}</option
-						>{/each}
-				</select></label
+				<Select
+					class={span}
+					bind:value={stepId}
+					options={coats.map((c) => [c.stepId, `${c.name}, ${c.material}`] as const)}
+				/></label
 			>
 			<fieldset class="flex flex-wrap gap-3">
 				<legend class="sr-only">How much</legend>

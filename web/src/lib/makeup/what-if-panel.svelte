@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { span } from '$lib/time/time';
 	import type { Step } from './plan-desk.svelte';
 	import type { WhatIf } from './what-if.svelte';
@@ -43,10 +44,18 @@
 	>
 	<label class="flex flex-col gap-1"
 		><span class="tag">Laid wet</span>
-		<select class="max-w-52" bind:value={ask.thicker} onchange={() => void ask.ask()}>
-			<option value="">nothing thicker than planned</option>
-			{#each coats as s (s.id)}<option value={s.id}>{s.name}, {s.materialName}</option>{/each}
-		</select></label
+		<Select
+			class="max-w-52"
+			value={ask.thicker}
+			onchange={(thicker) => {
+				ask.thicker = thicker;
+				void ask.ask();
+			}}
+			options={[
+				['', 'nothing thicker than planned'],
+				...coats.map((s) => [s.id, `${s.name}, ${s.materialName}`] as const)
+			]}
+		/></label
 	>
 	<button class="tag underline" onclick={() => ask.set({ celsius: 11 })}>a cold evening</button>
 	<button class="tag underline" onclick={() => ask.set({ humidity: 80 })}>a damp one</button>

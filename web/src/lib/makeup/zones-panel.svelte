@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import SubjectDrawing from '$lib/subject/subject-drawing.svelte';
 	import { axlesOf, drawnOf } from '$lib/subject/zones';
@@ -73,13 +74,11 @@
 			<div class="flex flex-wrap gap-2">
 				<label class="flex flex-col"
 					><span class="tag">Faces</span>
-					<select
+					<Select
 						value={zone.face ?? 'SIDE'}
-						onchange={(e) =>
-							void desk.change(zone.zoneKey, { face: e.currentTarget.value as Face })}
-					>
-						{#each FACES as [key, name] (key)}<option value={key}>{name}</option>{/each}
-					</select></label
+						onchange={(value) => void desk.change(zone.zoneKey, { face: value as Face })}
+						options={FACES.map(([key, name]) => [key, name] as const)}
+					/></label
 				>
 				<label class="flex flex-col"
 					><span class="tag">Area, % of the side</span><input
@@ -93,16 +92,17 @@
 			</div>
 			<label class="flex flex-col"
 				><span class="tag">Made of</span>
-				<select
+				<Select
 					value={zone.substrate ?? ''}
-					onchange={(e) =>
+					onchange={(value) =>
 						void desk.change(zone.zoneKey, {
-							substrate: (e.currentTarget.value || null) as Substrate | null
+							substrate: (value || null) as Substrate | null
 						})}
-				>
-					<option value="">what the subject is</option>
-					{#each lists.substrates as s (s.key)}<option value={s.key}>{s.label}</option>{/each}
-				</select></label
+					options={[
+						['', 'what the subject is'],
+						...lists.substrates.map((s) => [s.key, s.label] as const)
+					]}
+				/></label
 			>
 			<label class="flex min-h-7 items-center gap-1.5"
 				><input
@@ -133,10 +133,11 @@
 				>
 			</div>
 			<div class="flex flex-wrap items-center gap-2">
-				<select aria-label="Zone to merge with" bind:value={into}>
-					<option value="">merge it with…</option>
-					{#each others as z (z.zoneKey)}<option value={z.zoneKey}>{z.name}</option>{/each}
-				</select>
+				<Select
+					label="Zone to merge with"
+					bind:value={into}
+					options={[['', 'merge it with…'], ...others.map((z) => [z.zoneKey, z.name] as const)]}
+				/>
 				{#if into}<Button
 						onclick={() => {
 							void desk.merge(zone.zoneKey, into);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { api, must, said, type Schemas } from '$lib/api/client';
 	import { artworksQuery, refreshJob } from '$lib/api/queries';
 	import type { Region } from '$lib/study/study-desk.svelte';
@@ -20,7 +21,7 @@
 	let input = $state<HTMLInputElement>();
 
 	// what was chosen may have been taken out since
-	const panel = $derived(panels.find((p) => p.id === wanted)?.id ?? panels[0]?.id);
+	const panel = $derived(panels.find((p) => p.id === wanted)?.id ?? panels[0]?.id ?? '');
 
 	async function add(file: File | undefined) {
 		const region = panel;
@@ -81,12 +82,11 @@
 	{:else}
 		<div class="mt-1 flex flex-wrap items-end gap-3">
 			<label class="flex flex-col"
-				><span class="tag">Fitted to</span><select
+				><span class="tag">Fitted to</span><Select
 					value={panel}
-					onchange={(e) => (wanted = e.currentTarget.value)}
-				>
-					{#each panels as p (p.id)}<option value={p.id}>{p.name}</option>{/each}
-				</select></label
+					onchange={(value) => (wanted = value)}
+					options={panels.map((p) => [p.id, p.name] as const)}
+				/></label
 			>
 			<Button onclick={() => input?.click()}>Put artwork in</Button>
 		</div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { StudyDesk } from '$lib/study/study-desk.svelte';
 	import Artworks from './artworks.svelte';
 	import SaveButton from './save-button.svelte';
@@ -20,16 +21,23 @@
 <div class="flex flex-col gap-4">
 	<div class="flex flex-wrap items-end gap-3">
 		<label class="flex flex-col"
-			><span class="tag">Paper</span><select bind:value={paper}
-				><option value="A4">A4</option><option value="LETTER">Letter</option></select
-			></label
+			><span class="tag">Paper</span><Select
+				bind:value={paper}
+				options={[
+					['A4', 'A4'],
+					['LETTER', 'Letter']
+				]}
+			/></label
 		>
 		<label class="flex flex-col"
-			><span class="tag">Grid over the side</span><select bind:value={grid}
-				><option value="HALF_METRES">half metres</option><option value="FEET">feet</option><option
-					value="NONE">none</option
-				></select
-			></label
+			><span class="tag">Grid over the side</span><Select
+				bind:value={grid}
+				options={[
+					['HALF_METRES', 'half metres'],
+					['FEET', 'feet'],
+					['NONE', 'none']
+				]}
+			/></label
 		>
 		<SaveButton from="/api/jobs/{jobId}/paper/card.pdf?paper={paper}&grid={grid}"
 			>Side card at model scale (PDF)</SaveButton
@@ -47,10 +55,13 @@
 			/></label
 		>
 		<label class="flex flex-col"
-			><span class="tag">Keep</span><select bind:value={kept}
-				><option value="PIECE">the piece</option><option value="OPENING">the opening</option
-				></select
-			></label
+			><span class="tag">Keep</span><Select
+				bind:value={kept}
+				options={[
+					['PIECE', 'the piece'],
+					['OPENING', 'the opening']
+				]}
+			/></label
 		>
 		{#if pieces.length}
 			<SaveButton from="/api/jobs/{jobId}/paper/mask.svg?kerf={kerf}&kept={kept}"

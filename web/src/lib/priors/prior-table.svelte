@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { api, must } from '$lib/api/client';
 	import { queryClient } from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
@@ -60,22 +61,28 @@
 	<div class="flex flex-wrap items-center gap-3">
 		<label class="flex items-center gap-2"
 			><span class="tag">Figures of</span>
-			<select
-				bind:value={chosen}
-				onchange={() => {
+			<Select
+				value={chosen}
+				onchange={(value) => {
+					chosen = value;
 					entered = {};
 				}}
-			>
-				{#each groups as g (g)}
-					<optgroup label={g}>
-						{#each lines.filter((l) => l.group === g) as l (nameOf(l))}
-							<option value={nameOf(l)}
-								>{l.name}{l.cells.some((c) => c.own !== null) ? ' · own' : ''}</option
-							>
-						{/each}
-					</optgroup>
-				{/each}
-			</select></label
+				groups={groups.map(
+					(g) =>
+						[
+							g,
+							lines
+								.filter((l) => l.group === g)
+								.map(
+									(l) =>
+										[
+											nameOf(l),
+											l.cells.some((c) => c.own !== null) ? `${l.name} · own` : l.name
+										] as const
+								)
+						] as const
+				)}
+			/></label
 		>
 		{#if line.pace}<p class="text-soft">{learned(line.pace)}</p>{/if}
 	</div>

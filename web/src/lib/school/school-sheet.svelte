@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { Schemas } from '$lib/api/client';
 
 	/**
@@ -30,16 +31,17 @@
 		>
 			<dt class="flex flex-wrap items-center justify-between gap-x-3 gap-y-1">
 				<label class="font-label text-[1.05rem] font-semibold" for="school-{q.key}">{q.text}</label>
-				<select
+				<Select
 					id="school-{q.key}"
 					class="max-w-56"
 					disabled={busy}
 					value={house && !(q.key in answers) ? HOUSE : given(q)}
-					onchange={(e) => onanswer(q, e.currentTarget.value || null)}
-				>
-					{#if house}<option value={HOUSE}>as the house: {answer(q, housed(q))?.label}</option>{/if}
-					{#each q.answers as a (a.key)}<option value={a.key}>{a.label}</option>{/each}
-				</select>
+					onchange={(value) => onanswer(q, value || null)}
+					options={[
+						...(house ? [[HOUSE, `as the house: ${answer(q, housed(q))?.label}`] as const] : []),
+						...q.answers.map((a) => [a.key, a.label] as const)
+					]}
+				/>
 			</dt>
 			<dd class="text-[0.95rem] text-soft">{answer(q, given(q))?.trade}</dd>
 		</div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { searching } from '$lib/api/progress.svelte';
 	import Button from '$lib/ui/button.svelte';
 	import Working from '$lib/ui/working.svelte';
@@ -16,6 +17,13 @@
 	const signed = (v: number) =>
 		Math.abs(v) < 0.05 ? '0.0' : (v > 0 ? '+' : '−') + Math.abs(v).toFixed(1);
 	const nameOf = (id: string) => bottles.find((b) => b.id === id)?.bottle.name ?? 'a bottle';
+	let section = $state<HTMLElement>();
+
+	/** Goes to the fields of the colour that is wanted. */
+	export function aim() {
+		section?.querySelector('input')?.select();
+	}
+
 	const isDark = (id: string) => !!bottles.find((b) => b.id === id)?.tints;
 	const effect = (id: string) => table.view?.effects.find((e) => e.bottle === id);
 	const families = $derived(
@@ -26,7 +34,7 @@
 	);
 </script>
 
-<section aria-label="Mixing table" class="flex flex-col gap-3">
+<section bind:this={section} aria-label="Mixing table" class="flex flex-col gap-3">
 	{#key table.target}
 		<TargetForm
 			target={table.target}
@@ -135,20 +143,25 @@
 			onclick={() => void table.search()}>Find the best recipe</Button
 		>
 		<label class="flex flex-col"
-			><span class="tag">Bottles</span><select bind:value={table.limits.mostPaints}>
-				{#each [1, 2, 3, 4] as n (n)}<option value={n}>at most {n}</option>{/each}
-			</select></label
+			><span class="tag">Bottles</span><Select
+				bind:value={table.limits.mostPaints}
+				options={[1, 2, 3, 4].map((n) => [n, `at most ${n}`] as const)}
+			/></label
 		>
 		<label class="flex flex-col"
-			><span class="tag">Drops</span><select bind:value={table.limits.mostDrops}>
-				{#each [4, 6, 8, 10, 12, 16, 20] as n (n)}<option value={n}>at most {n}</option>{/each}
-			</select></label
+			><span class="tag">Drops</span><Select
+				bind:value={table.limits.mostDrops}
+				options={[4, 6, 8, 10, 12, 16, 20].map((n) => [n, `at most ${n}`] as const)}
+			/></label
 		>
 		<label class="flex flex-col"
-			><span class="tag">Hides at least</span><select bind:value={table.limits.opacity}>
-				<option value={0}>as it comes</option>
-				{#each [0.8, 0.9, 0.95] as n (n)}<option value={n}>{n * 100} % a coat</option>{/each}
-			</select></label
+			><span class="tag">Hides at least</span><Select
+				bind:value={table.limits.opacity}
+				options={[
+					[0, 'as it comes'],
+					...[0.8, 0.9, 0.95].map((n) => [n, `${n * 100} % a coat`] as const)
+				]}
+			/></label
 		>
 		<label class="flex items-center gap-2 pb-2"
 			><input type="checkbox" bind:checked={table.limits.exact} /> the very best</label

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import Button from '$lib/ui/button.svelte';
 	import { number } from '$lib/ui/number';
 	import type { Schemas } from '$lib/api/client';
@@ -79,18 +80,23 @@
 		{#each families as f (f)}<option value={f}></option>{/each}
 	</datalist>
 	<label class="flex flex-col"
-		><span class="tag">Kind</span><select bind:value={kind}>
-			<option value="PAINT">paint</option><option value="CLEAR">clear</option><option
-				value="METALLIC">metallic</option
-			><option value="FLUORESCENT">fluorescent</option><option value="POWDER">powder</option><option
-				value="LIQUID">liquid</option
-			>
-		</select></label
+		><span class="tag">Kind</span><Select
+			bind:value={kind}
+			options={[
+				['PAINT', 'paint'],
+				['CLEAR', 'clear'],
+				['METALLIC', 'metallic'],
+				['FLUORESCENT', 'fluorescent'],
+				['POWDER', 'powder'],
+				['LIQUID', 'liquid']
+			]}
+		/></label
 	>
 	<label class="flex flex-col"
-		><span class="tag">Finish</span><select bind:value={finish}>
-			{#each ['gloss', 'semi-gloss', 'satin', 'flat', 'powder'] as f (f)}<option>{f}</option>{/each}
-		</select></label
+		><span class="tag">Finish</span><Select
+			bind:value={finish}
+			options={['gloss', 'semi-gloss', 'satin', 'flat', 'powder'].map((f) => [f, f] as const)}
+		/></label
 	>
 	<ColourFields bind:l bind:a bind:b />
 	<label class="flex flex-col"

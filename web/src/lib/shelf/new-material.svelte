@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { api, must, said, type Schemas } from '$lib/api/client';
 	import { queryClient } from '$lib/api/queries';
 	import Button from '$lib/ui/button.svelte';
@@ -71,19 +72,20 @@
 		>
 		<label class="flex flex-col"
 			><span class="tag">Family</span>
-			<select bind:value={family}>
-				{#each families as f (f)}<option value={f}>{f}</option>{/each}
-			</select></label
+			<Select bind:value={family} options={families.map((f) => [f, f] as const)} /></label
 		>
 		<label class="flex flex-col"
 			><span class="tag">Leaves</span>
-			<select bind:value={finish}>
-				<option value="">as its family</option>
-				<option value="GLOSS">gloss</option>
-				<option value="SATIN">satin</option>
-				<option value="FLAT">flat</option>
-				<option value="MATTE">dead flat</option>
-			</select></label
+			<Select
+				bind:value={finish}
+				options={[
+					['', 'as its family'],
+					['GLOSS', 'gloss'],
+					['SATIN', 'satin'],
+					['FLAT', 'flat'],
+					['MATTE', 'dead flat']
+				]}
+			/></label
 		>
 		{#if !clear}<label class="flex flex-col"
 				><span class="tag">Colour</span><input type="color" bind:value={colour} /></label

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { said } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
 	import { numberIn } from '$lib/ui/number';
@@ -92,9 +93,10 @@
 		</p>{/if}
 	<form class="mt-1 flex flex-wrap items-end gap-2" onsubmit={(event) => void add(event)}>
 		<label class="flex flex-col"
-			><span class="tag">Swatch</span><select bind:value={kind}>
-				{#each KINDS as [key, label] (key)}<option value={key}>{label}</option>{/each}
-			</select></label
+			><span class="tag">Swatch</span><Select
+				bind:value={kind}
+				options={KINDS.map(([key, label]) => [key, label] as const)}
+			/></label
 		>
 		{#if kind === 'LET_DOWN'}<label class="flex flex-col"
 				><span class="tag">Of it, %</span><input

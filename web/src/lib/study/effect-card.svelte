@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import { untrack } from 'svelte';
 	import NewMaterial from '$lib/shelf/new-material.svelte';
@@ -29,12 +30,8 @@
 	let more = $state(untrack(() => edit.isOtherwise));
 
 	/** Says what a field holds; an empty one holds nothing. */
-	function say(
-		e: Event & { currentTarget: { value: string } },
-		change: (now: EffectEdit, value: string | null) => Partial<Effect>
-	) {
-		const value = e.currentTarget.value || null;
-		onchange((now) => change(now, value));
+	function say(held: string, change: (now: EffectEdit, value: string | null) => Partial<Effect>) {
+		onchange((now) => change(now, held || null));
 	}
 </script>
 
@@ -61,35 +58,33 @@
 	</fieldset>
 	<div class="flex flex-wrap items-center gap-2">
 		<label class="tag w-14" for="way-{id}">Made</label>
-		<select
+		<Select
 			id="way-{id}"
 			class="max-w-72"
 			value={edit.how.way ?? ''}
-			onchange={(e) => say(e, (now, key) => now.withWay(key))}
-		>
-			<option value=""
-				>as the school has it{made && !edit.how.way && made.name ? `: ${made.name}` : ''}</option
-			>
-			{#each edit.ways as w (w.key)}<option value={w.key}>{w.name}</option>{/each}
-		</select>
+			onchange={(value) => say(value, (now, key) => now.withWay(key))}
+			options={[
+				['', `as the school has it${made && !edit.how.way && made.name ? `: ${made.name}` : ''}`],
+				...edit.ways.map((w) => [w.key, w.name] as const)
+			]}
+		/>
 		{#if made && made.steps.length > 1}<span class="text-soft">{made.steps.join(' → ')}</span>{/if}
 	</div>
 	{#each edit.tones as tone, i (i)}
 		<div class="flex flex-wrap items-center gap-2">
 			<label class="tag w-14" for="tone-{id}-{i}">{i ? 'then' : 'Tone'}</label>
-			<select
+			<Select
 				id="tone-{id}-{i}"
 				class="max-w-64"
 				value={tone}
-				onchange={(e) =>
-					e.currentTarget.value === '+'
-						? (making = true)
-						: say(e, (now, key) => now.withTone(i, key ?? ''))}
-			>
-				<option value="">{edit.started}</option>
-				{#each edit.usable(tone) as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
-				<option value="+">a new material…</option>
-			</select>
+				onchange={(value) =>
+					value === '+' ? (making = true) : say(value, (now, key) => now.withTone(i, key ?? ''))}
+				options={[
+					['', edit.started],
+					...edit.usable(tone).map((key) => [key, nameOf(key)] as const),
+					['+', 'a new material…']
+				]}
+			/>
 			{#if edit.hexOf(tone)}<span
 					class="h-4 w-7 border border-soft"
 					style:background-color={edit.hexOf(tone)}
@@ -135,63 +130,64 @@
 		<summary class="tag cursor-pointer">Otherwise than usual</summary>
 		<div class="mt-1 grid grid-cols-[7rem_1fr] items-center gap-x-2 gap-y-1">
 			<label class="tag" for="tech-{id}">Technique</label>
-			<select
+			<Select
 				id="tech-{id}"
 				value={edit.how.technique ?? ''}
-				onchange={(e) => say(e, (now, technique) => now.with({ technique }))}
-			>
-				<option value="">as the way has it</option>
-				{#each shows as t (t.key)}<option value={t.key}>{t.name}</option>{/each}
-			</select>
+				onchange={(value) => say(value, (now, technique) => now.with({ technique }))}
+				options={[['', 'as the way has it'], ...shows.map((t) => [t.key, t.name] as const)]}
+			/>
 			<label class="tag" for="app-{id}">Applicator</label>
-			<select
+			<Select
 				id="app-{id}"
 				value={edit.how.applicator ?? ''}
-				onchange={(e) => say(e, (now, applicator) => now.with({ applicator }))}
-			>
-				<option value="">as the school has it</option>
-				{#each applicators as a (a.key)}<option value={a.key}>{a.label}</option>{/each}
-			</select>
+				onchange={(value) => say(value, (now, applicator) => now.with({ applicator }))}
+				options={[
+					['', 'as the school has it'],
+					...applicators.map((a) => [a.key, a.label] as const)
+				]}
+			/>
 			<label class="tag" for="thin-{id}">Thinned with</label>
-			<select
+			<Select
 				id="thin-{id}"
 				value={edit.how.thinner ?? ''}
-				onchange={(e) => say(e, (now, thinner) => now.with({ thinner }))}
-			>
-				<option value="">what it is thinned with</option>
-				{#each edit.thinners as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
-			</select>
+				onchange={(value) => say(value, (now, thinner) => now.with({ thinner }))}
+				options={[
+					['', 'what it is thinned with'],
+					...edit.thinners.map((key) => [key, nameOf(key)] as const)
+				]}
+			/>
 			{#if edit.liquids.length}
 				<label class="tag" for="liq-{id}">Worked with</label>
-				<select
+				<Select
 					id="liq-{id}"
 					value={edit.how.liquid ?? ''}
-					onchange={(e) => say(e, (now, liquid) => now.with({ liquid }))}
-				>
-					<option value="">what carries it</option>
-					{#each edit.liquids as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
-				</select>
+					onchange={(value) => say(value, (now, liquid) => now.with({ liquid }))}
+					options={[
+						['', 'what carries it'],
+						...edit.liquids.map((key) => [key, nameOf(key)] as const)
+					]}
+				/>
 			{/if}
 			{#each made?.beside ?? [] as b (b.step)}
 				<label class="tag" for="beside-{id}-{b.step}">{b.name}</label>
-				<select
+				<Select
 					id="beside-{id}-{b.step}"
 					value={edit.how.beside?.[b.step] ?? ''}
-					onchange={(e) => say(e, (now, key) => now.withBeside(b.step, key ?? ''))}
-				>
-					<option value="">as it starts: {nameOf(b.start)}</option>
-					{#each b.materials as key (key)}<option value={key}>{nameOf(key)}</option>{/each}
-				</select>
+					onchange={(value) => say(value, (now, key) => now.withBeside(b.step, key ?? ''))}
+					options={[
+						['', `as it starts: ${nameOf(b.start)}`],
+						...b.materials.map((key) => [key, nameOf(key)] as const)
+					]}
+				/>
 			{/each}
 			<label class="tag" for="when-{id}">Happened</label>
-			<select
+			<Select
 				id="when-{id}"
 				value={edit.how.phase}
-				onchange={(e) =>
-					say(e, (now, phase) => now.with({ phase: phase as Schemas['EffectHow']['phase'] }))}
-			>
-				{#each lists.phases as p (p.key)}<option value={p.key}>{p.label}</option>{/each}
-			</select>
+				onchange={(value) =>
+					say(value, (now, phase) => now.with({ phase: phase as Schemas['EffectHow']['phase'] }))}
+				options={lists.phases.map((p) => [p.key, p.label] as const)}
+			/>
 			<label class="tag" for="set-{id}">Set</label>
 			<span>
 				<input
@@ -201,7 +197,7 @@
 					maxlength="80"
 					placeholder="belongs to no set"
 					value={edit.how.set}
-					onchange={(e) => say(e, (now, set) => now.with({ set: set ?? '' }))}
+					onchange={(e) => say(e.currentTarget.value, (now, set) => now.with({ set: set ?? '' }))}
 				/>
 				<datalist id="sets-{id}">
 					{#each sets as s (s)}<option value={s}></option>{/each}
@@ -231,6 +227,6 @@
 		placeholder="Where exactly, which way it runs"
 		maxlength="500"
 		value={effect.note}
-		onchange={(e) => say(e, (_, note) => ({ note: note ?? '' }))}
+		onchange={(e) => say(e.currentTarget.value, (_, note) => ({ note: note ?? '' }))}
 	/>
 </div>

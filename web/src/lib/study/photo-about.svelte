@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { api, must, type Schemas } from '$lib/api/client';
 	import { refreshJob } from '$lib/api/queries';
 	import { photographNow } from '$lib/api/versions';
@@ -62,13 +63,11 @@
 			/></label
 		>
 		<label class="flex flex-col"
-			><span class="tag">Shows the</span><select
+			><span class="tag">Shows the</span><Select
 				value={photo.side}
-				onchange={(e) => change({ side: e.currentTarget.value as About['side'] })}
-			>
-				{#each sidesOf(kind) as s (s.key)}<option value={s.key}>{s.label.toLowerCase()}</option
-					>{/each}
-			</select></label
+				onchange={(value) => change({ side: value as About['side'] })}
+				options={sidesOf(kind).map((s) => [s.key, s.label.toLowerCase()] as const)}
+			/></label
 		>
 		<label class="flex flex-col"
 			><span class="tag">Taken on</span><input

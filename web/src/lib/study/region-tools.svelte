@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import type { Region, StudyDesk } from './study-desk.svelte';
 
@@ -22,15 +23,12 @@
 			void desk.changeRegion(region.id, { name: e.currentTarget.value }, 'Region named')}
 	/>
 	{#if region.role === 'MEASURE' || region.role === 'EDGE'}
-		<select
-			aria-label="Zone of region {number}"
+		<Select
+			label="Zone of region {number}"
 			value={region.zoneKey ?? ''}
-			onchange={(e) =>
-				void desk.changeRegion(region.id, { zoneKey: e.currentTarget.value || null })}
-		>
-			<option value="">no zone</option>
-			{#each zones as z (z.zoneKey)}<option value={z.zoneKey}>{z.name}</option>{/each}
-		</select>
+			onchange={(value) => void desk.changeRegion(region.id, { zoneKey: value || null })}
+			options={[['', 'no zone'], ...zones.map((z) => [z.zoneKey, z.name] as const)]}
+		/>
 	{/if}
 </div>
 <div class="mt-1 flex gap-4">

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
+	import ClassOverlay from './class-overlay.svelte';
 	import Choice from '$lib/ui/choice.svelte';
 	import type { Schemas } from '$lib/api/client';
 	import MarksBeingMade from './marks-being-made.svelte';
@@ -6,7 +8,7 @@
 	import SampleList from './sample-list.svelte';
 	import ScaleBar from './scale-bar.svelte';
 	import { SideMarking, type Place, type Verb } from './side-marking.svelte';
-	import { CLASSES, className, type Side, type WeatherClass } from './sides';
+	import { CLASSES, type Side, type WeatherClass } from './sides';
 	import type { StudyDesk } from './study-desk.svelte';
 	import { Viewport } from './viewport.svelte';
 
@@ -158,9 +160,12 @@
 		onchange={(key) => (marking.verb = key)}
 	/>
 	{#if marking.verb === 'SAMPLE'}
-		<select class="min-h-7" aria-label="Class of the sample" bind:value={marking.kind}>
-			{#each CLASSES as c (c.key)}<option value={c.key}>{c.label}</option>{/each}
-		</select>
+		<Select
+			class="min-h-7"
+			label="Class of the sample"
+			bind:value={marking.kind}
+			options={CLASSES.map((c) => [c.key, c.label] as const)}
+		/>
 	{:else if marking.canCorner}
 		<label class="tag flex min-h-7 items-center gap-1.5 normal-case"
 			><input type="checkbox" bind:checked={marking.cornered} />corner by corner</label
@@ -217,39 +222,11 @@
 		{/if}
 	</p>
 {/if}
-<div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-	{#if view.zoom > 1}
+{#if view.zoom > 1}
+	<div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
 		<button class="tag underline" onclick={() => view.whole()}>whole side</button>
 		<span class="tag normal-case">shift and drag, or arrows, move about</span>
-	{/if}
-	{#if sampled.length}
-		<span class="tag">Show only</span>
-		{#each sampled as c (c)}
-			<button
-				class="inline-flex min-h-7 items-center gap-1.5 border-b-2 font-label font-medium {only ===
-				c
-					? 'border-ink'
-					: 'border-transparent text-soft'}"
-				aria-pressed={only === c}
-				onclick={() => {
-					only = only === c ? undefined : c;
-					if (only) {
-						marking.verb = 'SAMPLE';
-						marking.kind = c;
-					}
-				}}
-				><span class="block h-3 w-4 border border-soft" style:background-color={colours?.[c]}
-				></span>{className(c)}</button
-			>
-		{/each}
-	{/if}
-</div>
-{#if only}
-	<p class="text-soft" role="status">
-		What is taken for {className(only)} keeps its colour. Where that is wrong, drag over it: it then shows
-		<select class="mx-1" aria-label="What it really shows" bind:value={marking.kind}>
-			{#each CLASSES as c (c.key)}<option value={c.key}>{c.label}</option>{/each}
-		</select>
-	</p>
+	</div>
 {/if}
+<ClassOverlay {marking} {colours} bind:only />
 <SampleList {samples} {desk} shown={marking.verb === 'SAMPLE'} />

@@ -1,4 +1,5 @@
 <script lang="ts" generics="K extends string, F extends Record<K, string>, A">
+	import Select from '$lib/ui/select.svelte';
 	import type { Snippet } from 'svelte';
 	import type { Quick } from './quick.svelte';
 
@@ -31,13 +32,15 @@
 					>{f.label}{#if f.unit}<span class="normal-case">, {f.unit}</span>{/if}</span
 				>
 				{#if f.choices}
-					<select
+					<Select
 						class="min-h-11 text-lg"
-						bind:value={quick.fields[f.key]}
-						onchange={() => quick.changed()}
-					>
-						{#each f.choices as [value, text] (value)}<option {value}>{text}</option>{/each}
-					</select>
+						value={quick.fields[f.key]}
+						onchange={(held) => {
+							quick.fields[f.key] = held as F[K];
+							quick.changed();
+						}}
+						options={f.choices}
+					/>
 				{:else}
 					<input
 						class="figure min-h-11 text-xl {f.wide ? 'w-40' : 'w-24'}"

@@ -2,6 +2,17 @@ import { getLocalTimeZone } from '@internationalized/date';
 
 const JITTER_MS = 300;
 
+/** Hours of a day as they are counted: through, or twice to twelve with am and pm. */
+export type Hours = 24 | 12;
+
+function keptHours(): Hours {
+	try {
+		return localStorage.getItem('hours') === '12' ? 12 : 24;
+	} catch {
+		return 24;
+	}
+}
+
 /** Whether this browser knows a time zone of that name. */
 function isZone(name: string): boolean {
 	try {
@@ -22,6 +33,27 @@ class BenchClock {
 	ahead = $state(0);
 	/** The time zone of the workshop, by its IANA name; that of this device until an answer was heard. */
 	zone = $state(getLocalTimeZone());
+
+	/** How this device counts the hours of a day, in what it shows and in what is typed. */
+	hours = $state<Hours>(keptHours());
+
+	/**
+	 * English with the day before the month, of a country that counts hours so. The fields take a time
+	 * for one after noon only where that is written "PM".
+	 */
+	get locale(): string {
+		return this.hours === 12 ? 'en-AE' : 'en-GB';
+	}
+
+	/** Counts the hours of a day otherwise, on this device. */
+	setHours(hours: Hours): void {
+		this.hours = hours;
+		try {
+			localStorage.setItem('hours', String(hours));
+		} catch {
+			// storage is blocked: the choice holds until the page closes
+		}
+	}
 
 	/** Milliseconds since 1970 on the server's clock. */
 	now(): number {

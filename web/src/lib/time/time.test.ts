@@ -1,13 +1,16 @@
 import { afterEach, describe, expect, test } from 'vitest';
 import { benchClock } from './clock.svelte';
-import { away, countdown, date, day, dayOfMonth, span, toIso, when } from './time';
+import { away, countdown, date, day, dayOfMonth, inFull, span, toIso, when } from './time';
 
 const at = (d: number, h: number, m = 0) => new Date(2026, 10, d, h, m);
 const NOW = at(25, 14).getTime();
 const MIN = 60_000;
 const here = benchClock.zone;
 
-afterEach(() => (benchClock.zone = here));
+afterEach(() => {
+	benchClock.zone = here;
+	benchClock.hours = 24;
+});
 
 describe('when', () => {
 	test.each([
@@ -20,6 +23,17 @@ describe('when', () => {
 		[new Date(2026, 11, 2, 14), '2 Dec 14:00']
 	])('%s is %s', (date, words) => {
 		expect(when(date.toISOString(), NOW)).toBe(words);
+	});
+
+	test.each([
+		[at(25, 19), 'today 7:00 PM', '25 November 2026 at 7:00 PM'],
+		[at(25, 12, 30), 'today 12:30 PM', '25 November 2026 at 12:30 PM'],
+		[at(25, 0, 5), 'today 12:05 AM', '25 November 2026 at 12:05 AM'],
+		[at(28, 9), 'Sat 9:00 AM', '28 November 2026 at 9:00 AM']
+	])('%s is %s where hours are counted to twelve', (date, words, whole) => {
+		benchClock.hours = 12;
+		expect(when(date.toISOString(), NOW)).toBe(words);
+		expect(inFull(date.toISOString())).toBe(whole);
 	});
 
 	test('a minute after midnight, an hour ago was yesterday', () => {

@@ -13,9 +13,11 @@ function written(iso: string | number, parts: Intl.DateTimeFormatOptions): strin
 }
 
 const clock = (iso: string) =>
-	written(iso, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+	benchClock.hours === 12
+		? written(iso, { hour: 'numeric', minute: '2-digit', hourCycle: 'h12' }).toUpperCase()
+		: written(iso, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
-/** "today 19:00", "tomorrow 10:30", "Sat 12:00", "12 Dec 19:00". */
+/** "today 19:00", "tomorrow 10:30", "Sat 12:00", "12 Dec 19:00"; in twelve hours "today 7:00 PM". */
 export function when(iso: string, now: number): string {
 	const days = toCalendarDate(wall(Date.parse(iso))).compare(toCalendarDate(wall(now)));
 	if (days === 0) return `today ${clock(iso)}`;
@@ -42,7 +44,7 @@ export function dayOfMonth(ms: number): number {
 
 /** "12 December 2026 at 19:00". */
 export function inFull(iso: string): string {
-	return written(iso, { dateStyle: 'long', timeStyle: 'short', hourCycle: 'h23' });
+	return `${written(iso, { dateStyle: 'long' })} at ${clock(iso)}`;
 }
 
 /** "25 min", "3 h 10 min", "2 days 4 h". */

@@ -1,8 +1,10 @@
 <script lang="ts">
+	import { benchClock } from '$lib/time/clock.svelte';
 	import TimeField from '$lib/time/time-field.svelte';
 	import { api, must, type Schemas } from '$lib/api/client';
 	import { queryClient } from '$lib/api/queries';
 	import Button from '$lib/ui/button.svelte';
+	import Choice from '$lib/ui/choice.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import { DAYS, SettingsEntry } from './settings.svelte';
 
@@ -13,6 +15,11 @@
 	// the form is made anew for each version that was stored, so the first value is the right one
 	// svelte-ignore state_referenced_locally
 	const entry = new SettingsEntry(workshop);
+
+	const HOURS = [
+		{ key: '24', label: '19:00' },
+		{ key: '12', label: '7:00 PM' }
+	] as const;
 
 	const put = (body: Schemas['Workshop']) => must(api.PUT('/api/workshop', { body }));
 
@@ -61,6 +68,15 @@
 		<label class="flex flex-col gap-1"
 			><span class="tag">Time zone</span><input bind:value={entry.zoneId} /></label
 		>
+		<div>
+			<span class="tag" aria-hidden="true">Hours of a day, on this device</span>
+			<Choice
+				label="Hours of a day, on this device"
+				items={HOURS}
+				value={benchClock.hours === 12 ? '12' : '24'}
+				onchange={(hours) => benchClock.setHours(hours === '12' ? 12 : 24)}
+			/>
+		</div>
 		<p class="text-soft">
 			Drying times follow this air: warmth hastens oils and enamels, damp slows water-based coats.
 		</p>

@@ -28,6 +28,7 @@
 	const table = new MixingTable(() => shelf.data?.bottles ?? []);
 	let picked = $state<string | undefined>(undefined);
 	let naming = $state(false);
+	let mixing = $state<ReturnType<typeof MixingTableView>>();
 	let back = $state<HTMLAnchorElement>();
 	let name = $state('');
 
@@ -52,6 +53,7 @@
 	});
 
 	Keys.use('Shelf', () => [
+		{ key: 'a', label: 'Aim at a colour', run: () => mixing?.aim() },
 		{ key: 'ArrowDown', label: 'Next bottle in the cup', run: () => table.choose(1) },
 		{ key: 'ArrowUp', label: 'Bottle before', run: () => table.choose(-1) },
 		{ key: 'ArrowRight', label: 'A drop more of it', run: () => void table.addChosen(1) },
@@ -167,7 +169,12 @@
 							>
 						</p>
 					{/if}
-					<MixingTableView {table} bottles={s.bottles} onkeep={() => (naming = true)} />
+					<MixingTableView
+						bind:this={mixing}
+						{table}
+						bottles={s.bottles}
+						onkeep={() => (naming = true)}
+					/>
 					{#if naming}
 						<form
 							class="flex flex-wrap items-end gap-2 border-y-2 border-ink py-2"

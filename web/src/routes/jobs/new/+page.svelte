@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/select.svelte';
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { api, ApiError, must, said, type Schemas } from '$lib/api/client';
@@ -88,13 +89,13 @@
 					</fieldset>
 					<label class="flex flex-col gap-1">
 						<span class="tag">Scale</span>
-						<select bind:value={entry.scale}>
-							{#each lists.scales as s (s.ratio)}
-								<option value={s.ratio}
-									>{s.name.includes('1:') ? s.name : `${s.name} 1:${s.ratio}`}</option
-								>
-							{/each}
-						</select>
+						<Select
+							bind:value={entry.scale}
+							options={lists.scales.map(
+								(s) =>
+									[s.ratio, `${s.name.includes('1:') ? s.name : `${s.name} 1:${s.ratio}`}`] as const
+							)}
+						/>
 					</label>
 					<fieldset>
 						<legend class="tag mb-1">The side of the prototype, from rail to top</legend>
@@ -122,11 +123,10 @@
 					</fieldset>
 					<label class="flex flex-col gap-1">
 						<span class="tag">What is on it now</span>
-						<select bind:value={entry.substrate}>
-							{#each lists.substrates as s (s.key)}
-								<option value={s.key}>{s.label}</option>
-							{/each}
-						</select>
+						<Select
+							bind:value={entry.substrate}
+							options={lists.substrates.map((s) => [s.key, s.label] as const)}
+						/>
 					</label>
 					<label class="flex flex-col gap-1">
 						<span class="tag">Date wanted (may stay open)</span>

@@ -35,6 +35,15 @@ abstract class BrowserTest {
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
+    /** Opens a list and takes what reads so. */
+    static void choose(Locator list, String option) {
+        list.click();
+        list.page()
+                .getByRole(
+                        AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
+    }
+
     @BeforeClass
     public void open() {
         server = start.get();

@@ -152,7 +152,7 @@ public class MakeupStoryTest extends BrowserTest {
                 .isVisible();
         page.keyboard().press("s");
         assertThat(page.getByLabel("Streaks and rust")).isVisible();
-        page.getByLabel("Streaks and rust").selectOption("enamel");
+        choose(page.getByLabel("Streaks and rust"), "enamel");
         assertThat(page.getByText("rust streak enamel").first()).isVisible();
         page.locator("h1").click();
         page.keyboard().press("u");

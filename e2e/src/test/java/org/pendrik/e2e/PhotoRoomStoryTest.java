@@ -45,7 +45,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
     }
 
     private static void sample(Page page, WeatherClass kind, Rectangle2D mm, int count) {
-        page.getByLabel("Class of the sample").selectOption(kind.name());
+        choose(page.getByLabel("Class of the sample"), kind.label());
         dragOver(page, mm);
         assertThat(page.getByLabel(Pattern.compile("^Take the sample of .* out$"))).hasCount(count);
     }
@@ -135,7 +135,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
         assertThat(page.getByText("Region 1").first()).isVisible();
         dragOver(page, new Rectangle2D.Double(460, 130, 1900, 1010));
         assertThat(page.getByText("Region 2").first()).isVisible();
-        page.getByLabel("Zone of region 2").selectOption("left-side");
+        choose(page.getByLabel("Zone of region 2"), "left side");
         page.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName(Pattern.compile("Region 1")))
@@ -168,7 +168,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
         Locator picture = page.locator("[role=application] svg").nth(1).locator("image");
         assertThat(picture).hasAttribute("href", Pattern.compile("class\\?kind=DUST"));
         String before = picture.getAttribute("href");
-        page.getByLabel("What it really shows").selectOption("OTHER");
+        choose(page.getByLabel("What it really shows"), "something else");
         dragOver(page, new Rectangle2D.Double(1300, 1950, 300, 300));
         assertThat(picture).not().hasAttribute("href", before);
         assertThat(page.getByText("What is taken for dust keeps its colour")).isVisible();
@@ -190,7 +190,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
         Marking.verb(page, "follows an edge").click();
         dragOver(page, new Rectangle2D.Double(460, 250, 1880, 1));
         assertThat(page.getByText(Pattern.compile("^worn on \\d"))).isVisible();
-        page.getByLabel(Pattern.compile("^Zone of region")).selectOption("left-side");
+        choose(page.getByLabel(Pattern.compile("^Zone of region")), "left side");
     }
 
     /** A piece to cut that is no box: three corners, the last taken back, and closed. */

@@ -44,6 +44,25 @@ public class ShelfStoryTest extends BrowserTest {
     }
 
     @Test
+    public void aColourIsTypedAndARecipeFoundByKeysAlone() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/shelf"));
+        Locator none = page.getByText("no target", new Page.GetByTextOptions().setExact(true));
+        assertThat(none).isVisible();
+        page.keyboard().press("a");
+        page.keyboard().type("38");
+        page.keyboard().press("Tab");
+        page.keyboard().type("-9");
+        page.keyboard().press("Tab");
+        page.keyboard().type("12");
+        page.keyboard().press("Enter");
+        assertThat(none).hasCount(0);
+        searchTheShelf(page);
+        assertEquals(browser.errors(), java.util.List.of());
+        page.context().close();
+    }
+
+    @Test
     public void aMeasuredColourIsSearchedMixedByKeysKeptCorrectedAndRepeated() {
         Page page = browser.page(1280, 800, "light");
         page.navigate(server.url("/jobs/" + Jobs.id(server, "Peat hopper OVR 3041") + "/study"));
@@ -113,10 +132,7 @@ public class ShelfStoryTest extends BrowserTest {
 
         page.navigate(server.url("/jobs/" + Jobs.id(server, "Diesel shunter OVR 14") + "/makeup"));
         open(page, "chip brown");
-        page.getByLabel(Pattern.compile("^Recipe of "))
-                .selectOption(
-                        new com.microsoft.playwright.options.SelectOption()
-                                .setLabel("chips of the flats"));
+        choose(page.getByLabel(Pattern.compile("^Recipe of ")), "chips of the flats");
         assertThat(page.getByText(Pattern.compile("is mixed by chips of the flats"))).isVisible();
         page.getByText("Mix card").click();
         assertThat(page.getByText("Mix: chips of the flats")).isVisible();

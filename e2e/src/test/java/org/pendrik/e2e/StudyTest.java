@@ -119,7 +119,7 @@ public class StudyTest extends BrowserTest {
     public void aPhotographOfAnotherSideGoesThereAndComesBack() {
         Page page = study();
         summary(page, "2400 × 1350").click();
-        page.getByLabel("Shows the").selectOption("RIGHT");
+        choose(page.getByLabel("Shows the"), "right side");
         assertThat(page.getByText("Put in a photograph of the prototype")).isVisible();
         button(page, "Undo").last().click();
         assertThat(button(page, "Brackwater tip, evening")).isVisible();
@@ -229,7 +229,7 @@ public class StudyTest extends BrowserTest {
     public void artworkIsFittedPrintedAndTakenOut() {
         Page page = study();
         summary(page, "Artwork for a panel").click();
-        page.getByLabel("Fitted to").selectOption(new String[] {"patch for the number"});
+        choose(page.getByLabel("Fitted to"), "patch for the number");
         page.getByLabel("Artwork", new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(new FilePayload("sign.png", "image/png", sign()));
         assertThat(page.getByText("on patch for the number")).isVisible();

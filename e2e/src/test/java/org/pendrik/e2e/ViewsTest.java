@@ -5,7 +5,9 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -119,6 +121,30 @@ public class ViewsTest extends BrowserTest {
 
     private static final java.util.regex.Pattern WINDOW =
             java.util.regex.Pattern.compile("^from (today|yesterday) ");
+
+    @Test
+    public void hoursAreCountedToTwelveWhereThatIsWanted() {
+        Page page = browser.page(1280, 800, "light");
+        page.navigate(server.url("/workshop"));
+        Locator evening = page.getByLabel("WEDNESDAY from").first();
+        assertThat(evening).hasText("19:00");
+        page.getByText("7:00 PM", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(evening).hasText(Pattern.compile("^0?7:00\\sPM\\s*$"));
+        page.reload();
+        assertThat(evening).hasText(Pattern.compile("^0?7:00\\sPM\\s*$"));
+        // what is typed there is taken for what it says
+        Locator half = evening.getByRole(AriaRole.SPINBUTTON).nth(2);
+        half.click();
+        page.keyboard().press("ArrowUp");
+        assertThat(evening).hasText(Pattern.compile("^0?7:00\\sAM\\s*$"));
+        page.getByText("19:00", new Page.GetByTextOptions().setExact(true)).first().click();
+        assertThat(evening).hasText("07:00");
+        page.getByText("7:00 PM", new Page.GetByTextOptions().setExact(true)).click();
+        page.navigate(server.url("/jobs/" + hopper + "/diary"));
+        assertThat(page.getByText(Pattern.compile("\\d:\\d\\d [AP]M")).first()).isVisible();
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
+    }
 
     @Test
     public void aClockSurvivesAReload() {

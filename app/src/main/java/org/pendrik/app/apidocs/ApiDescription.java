@@ -5,11 +5,13 @@ import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -40,17 +42,25 @@ class ApiDescription {
     @Bean
     OpenApiCustomizer nullness() {
         return api -> {
-            Map<String, Class<?>> records = records();
+            Map<String, List<Class<?>>> records = records();
             api.getComponents()
                     .getSchemas()
                     .forEach(
-                            (name, schema) -> {
-                                Class<?> type = records.get(name);
-                                if (type != null) {
-                                    complete(schema, type);
-                                }
-                            });
+                            (name, schema) ->
+                                    describedBy(schema, records.getOrDefault(name, List.of()))
+                                            .forEach(type -> complete(schema, type)));
         };
+    }
+
+    /** Those of the records of one simple name that have what the schema has. */
+    private static List<Class<?>> describedBy(Schema<?> schema, List<Class<?>> records) {
+        Set<String> shown =
+                schema.getProperties() == null ? Set.of() : schema.getProperties().keySet();
+        return records.stream().filter(r -> shown.containsAll(components(r))).toList();
+    }
+
+    private static List<String> components(Class<?> type) {
+        return Arrays.stream(type.getRecordComponents()).map(RecordComponent::getName).toList();
     }
 
     private static void complete(Schema<?> schema, Class<?> type) {
@@ -86,23 +96,17 @@ class ApiDescription {
         return s;
     }
 
-    /**
-     * The records of the program by simple name; two of the same name would describe each other, so
-     * that is refused.
-     */
-    private static Map<String, Class<?>> records() {
+    /** The records of the program by simple name. */
+    private static Map<String, List<Class<?>>> records() {
         var scanner = new ClassPathScanningCandidateComponentProvider(false);
         scanner.addIncludeFilter(new AssignableTypeFilter(Record.class));
-        Map<String, Class<?>> out = new HashMap<>();
-        // what the application shows takes precedence over a core record of the same simple name
-        for (String root : List.of("org.pendrik.core", "org.pendrik.app")) {
-            for (var candidate : scanner.findCandidateComponents(root)) {
-                Class<?> type =
-                        ClassUtils.resolveClassName(
-                                String.valueOf(candidate.getBeanClassName()),
-                                ApiDescription.class.getClassLoader());
-                out.put(type.getSimpleName(), type);
-            }
+        Map<String, List<Class<?>>> out = new HashMap<>();
+        for (var candidate : scanner.findCandidateComponents("org.pendrik")) {
+            Class<?> type =
+                    ClassUtils.resolveClassName(
+                            String.valueOf(candidate.getBeanClassName()),
+                            ApiDescription.class.getClassLoader());
+            out.computeIfAbsent(type.getSimpleName(), any -> new ArrayList<>()).add(type);
         }
         return out;
     }

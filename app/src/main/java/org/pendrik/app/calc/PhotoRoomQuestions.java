@@ -17,6 +17,7 @@ import org.pendrik.core.measure.AlongLength;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.ClassSample;
+import org.pendrik.core.measure.Cover;
 import org.pendrik.core.measure.DustHeight;
 import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Gap;
@@ -243,50 +244,25 @@ final class PhotoRoomQuestions {
     }
 
     private static RegionAnswer answer(MeasuredRegion m) {
-        List<String> cannot = new ArrayList<>();
+        List<String> cannot = new ArrayList<>(m.refusals());
         Map<WeatherClass, Double> percent = new TreeMap<>();
         Map<WeatherClass, Double> plusMinus = new TreeMap<>();
-        m.cover().flatMap(Answer::refusal).ifPresent(cannot::add);
-        m.toldCover()
-                .ifPresent(
-                        c ->
-                                c.classes()
-                                        .forEach(
-                                                x -> {
-                                                    x.share()
-                                                            .ifPresentOrElse(
-                                                                    s -> {
-                                                                        percent.put(
-                                                                                x.kind(), 100 * s);
-                                                                        plusMinus.put(
-                                                                                x.kind(),
-                                                                                200 * x.sd());
-                                                                    },
-                                                                    () -> cannot.add(x.note()));
-                                                }));
-        Map<WeatherClass, Spots> spots = new TreeMap<>();
-        m.spots()
-                .forEach(
-                        (c, a) -> {
-                            a.told().ifPresent(s -> spots.put(c, s));
-                            a.refusal().ifPresent(cannot::add);
-                        });
-        Map<WeatherClass, Streaks> streaks = new TreeMap<>();
-        m.streaks()
-                .forEach(
-                        (c, a) -> {
-                            a.told().ifPresent(s -> streaks.put(c, s));
-                            a.refusal().ifPresent(cannot::add);
-                        });
-        m.dust().refusal().ifPresent(cannot::add);
+        for (Cover.ClassCover c : m.toldCover().map(Cover::classes).orElse(List.of())) {
+            if (c.share().isPresent()) {
+                percent.put(c.kind(), 100 * c.share().get());
+                plusMinus.put(c.kind(), 200 * c.sd());
+            } else {
+                cannot.add(c.note());
+            }
+        }
         return new RegionAnswer(
                 m.region().name(),
                 m.base().orElse(null),
                 m.fade().orElse(null),
                 percent,
                 plusMinus,
-                spots,
-                streaks,
+                m.toldSpots(),
+                m.toldStreaks(),
                 m.dust().told().orElse(null),
                 m.along().told().orElse(null),
                 cannot);

@@ -1,6 +1,5 @@
 package org.pendrik.app.study;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,7 +8,6 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.AlongLength;
-import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.Cover;
 import org.pendrik.core.measure.DustHeight;
 import org.pendrik.core.measure.MeasuredRegion;
@@ -107,18 +105,6 @@ public final class MeasureView {
 
     static Measure of(JobRegion r, MeasuredRegion m) {
         Optional<ColourSample> s = m.base();
-        List<String> cannot = new ArrayList<>();
-        m.cover().flatMap(Answer::refusal).ifPresent(cannot::add);
-        List<SpotMeasure> spots = new ArrayList<>();
-        m.spots()
-                .forEach(
-                        (c, a) -> told(a, cannot).ifPresent(v -> spots.add(new SpotMeasure(c, v))));
-        List<StreakMeasure> streaks = new ArrayList<>();
-        m.streaks()
-                .forEach(
-                        (c, a) ->
-                                told(a, cannot)
-                                        .ifPresent(v -> streaks.add(new StreakMeasure(c, v))));
         return new Measure(
                 r.id(),
                 r.name(),
@@ -129,22 +115,21 @@ public final class MeasureView {
                 r.factory() ? null : m.fade().orElse(null),
                 m.toldCover().map(c -> shares(c)).orElse(List.of()),
                 m.toldCover().map(Cover::unsureShare).orElse(0.0),
-                spots,
-                streaks,
-                told(m.dust(), cannot).orElse(null),
-                told(m.along(), cannot).map(Along::of).orElse(null),
-                cannot,
+                m.toldSpots().entrySet().stream()
+                        .map(e -> new SpotMeasure(e.getKey(), e.getValue()))
+                        .toList(),
+                m.toldStreaks().entrySet().stream()
+                        .map(e -> new StreakMeasure(e.getKey(), e.getValue()))
+                        .toList(),
+                m.dust().told().orElse(null),
+                m.along().told().map(Along::of).orElse(null),
+                m.refusals(),
                 m.clippedShare(),
                 m.glareShare(),
                 m.excludedShare(),
                 m.blurred(),
                 m.leftPlaceSdMm(),
                 m.rightPlaceSdMm());
-    }
-
-    private static <T> Optional<T> told(Answer<T> a, List<String> cannot) {
-        a.refusal().ifPresent(cannot::add);
-        return a.told();
     }
 
     private static List<ClassShare> shares(Cover c) {

@@ -1,7 +1,10 @@
 package org.pendrik.core.measure;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.Region;
@@ -42,5 +45,32 @@ public record MeasuredRegion(
     /** The cover, if it was asked and told. */
     public Optional<Cover> toldCover() {
         return cover.flatMap(Answer::told);
+    }
+
+    /** The spots of each class that could be measured. */
+    public Map<WeatherClass, Spots> toldSpots() {
+        return told(spots);
+    }
+
+    /** The streaks of each class that could be measured. */
+    public Map<WeatherClass, Streaks> toldStreaks() {
+        return told(streaks);
+    }
+
+    /** What was asked and could not be measured, a sentence each with what helps. */
+    public List<String> refusals() {
+        List<Answer<?>> asked = new ArrayList<>();
+        cover.ifPresent(asked::add);
+        asked.addAll(spots.values());
+        asked.addAll(streaks.values());
+        asked.add(dust);
+        asked.add(along);
+        return asked.stream().flatMap(a -> a.refusal().stream()).toList();
+    }
+
+    private static <T> Map<WeatherClass, T> told(Map<WeatherClass, Answer<T>> answers) {
+        Map<WeatherClass, T> out = new TreeMap<>();
+        answers.forEach((kind, a) -> a.told().ifPresent(t -> out.put(kind, t)));
+        return out;
     }
 }

@@ -6,20 +6,20 @@ import java.util.Set;
 import org.pendrik.core.film.Act;
 
 /** The parts that are off the model, by the steps that take them off and put them back. */
-public final class Parts {
+final class Parts {
     /** Key of the technique that takes parts off. */
-    public static final String OFF = "parts-off";
+    static final String OFF = "parts-off";
 
     /** Key of the technique that puts some of them back. */
-    public static final String ON = "parts-on";
+    static final String ON = "parts-on";
 
     /** Key of the technique that puts everything together again. */
-    public static final String ALL_ON = "reassemble";
+    static final String ALL_ON = "reassemble";
 
     private Parts() {}
 
     /** The parts that are still off after some acts, in the order in which they came off. */
-    public static List<String> stillOff(List<Act> acts) {
+    static List<String> stillOff(List<Act> acts) {
         Set<String> off = new LinkedHashSet<>();
         for (Act a : acts) {
             switch (a.technique().key()) {

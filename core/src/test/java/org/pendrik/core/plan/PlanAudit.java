@@ -26,19 +26,19 @@ import org.pendrik.core.film.Timing;
  * was put in is needed, that is, without it something is found or the plan ends at least a day
  * later; the figures stated are those of the steps.
  */
-public final class PlanAudit {
+final class PlanAudit {
     private final FilmCheck check;
     private final Timing timing;
     private final Catalogue catalogue;
 
-    public PlanAudit(Catalogue catalogue) {
+    PlanAudit(Catalogue catalogue) {
         this.catalogue = catalogue;
         this.check = new FilmCheck(catalogue);
         this.timing = new Timing(catalogue);
     }
 
     /** What is wrong with a plan, one sentence each; empty when it is accepted. */
-    public List<String> faults(PlanRequest request, PlanOutcome.Compiled plan) {
+    List<String> faults(PlanRequest request, PlanOutcome.Compiled plan) {
         List<String> out = new ArrayList<>();
         effects(request, plan, out);
         times(request, plan, out);
