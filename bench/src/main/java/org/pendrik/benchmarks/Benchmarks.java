@@ -15,10 +15,10 @@ public final class Benchmarks {
     private static final double COMPARE_BOUND_US = 500_000;
     private static final double MEASURE_BOUND_US = 600_000;
     private static final double PLAN_BOUND_US = 500_000;
-    private static final double RECIPE_12_BOUND_US = 250_000;
-    private static final double RECIPE_20_BOUND_US = 1_000_000;
+    private static final double RECIPE_12_BOUND_US = 500_000;
+    private static final double RECIPE_20_BOUND_US = 2_000_000;
     private static final double TAKE_BACK_BOUND_US = 50_000;
-    private static final double RECIPE_200_BOUND_US = 5_000_000;
+    private static final double RECIPE_200_BOUND_US = 10_000_000;
 
     private Benchmarks() {}
 
@@ -134,7 +134,7 @@ public final class Benchmarks {
             if (r.getParams().getBenchmark().endsWith("TwoHundredBenchmark.recipe")) {
                 double search = r.getPrimaryResult().getScore();
                 System.out.printf(
-                        "recipe, 200 paints, %s %7.1f ms   %.2f of the bound of 5 s%n",
+                        "recipe, 200 paints, %s %7.1f ms   %.2f of the bound of 10 s%n",
                         r.getParams().getParam("reach"),
                         search / 1000,
                         search / RECIPE_200_BOUND_US);
