@@ -33,11 +33,13 @@ class JobArchives {
     private static final int MOST_FILES = 500;
 
     private final Records records;
+    private final RecordReader reader;
     private final Photographs photographs;
     private final JsonMapper json;
 
-    JobArchives(Records records, Photographs photographs, JsonMapper json) {
+    JobArchives(Records records, RecordReader reader, Photographs photographs, JsonMapper json) {
         this.records = records;
+        this.reader = reader;
         this.photographs = photographs;
         this.json = json;
     }
@@ -74,7 +76,7 @@ class JobArchives {
      *
      * @throws InvalidInput when it is no such file, is damaged, or its record is refused
      */
-    Records.ReadIn readIn(Path file) {
+    RecordReader.ReadIn readIn(Path file) {
         try (ZipFile zip = new ZipFile(file.toFile())) {
             byte[] record = content(zip, RECORD, MOST_RECORD_BYTES);
             Map<String, Object> tree;
@@ -92,7 +94,7 @@ class JobArchives {
                     throw refused(name, "is damaged: it is not what its name says");
                 }
             }
-            return records.readIn(tree);
+            return reader.readIn(tree);
         } catch (ZipException e) {
             throw refused("the file", "is no archive, or is cut off");
         } catch (IOException e) {

@@ -26,6 +26,7 @@ class RecordController {
     private static final long MB = 1 << 20;
 
     private final Records records;
+    private final RecordReader reader;
     private final JobArchives archives;
     private final long mostArchiveBytes;
 
@@ -34,10 +35,12 @@ class RecordController {
      */
     RecordController(
             Records records,
+            RecordReader reader,
             JobArchives archives,
             @Value("${pendrik.most-job-archive:2GB}") DataSize mostArchive) {
         this.archives = archives;
         this.records = records;
+        this.reader = reader;
         this.mostArchiveBytes = mostArchive.toBytes();
     }
 
@@ -61,7 +64,7 @@ class RecordController {
     @PostMapping(
             value = "/api/records/archive",
             consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    Records.ReadIn readArchiveIn(InputStream body) throws IOException {
+    RecordReader.ReadIn readArchiveIn(InputStream body) throws IOException {
         Path file = Files.createTempFile("job", ".zip");
         try {
             SafeFiles.receive(
@@ -81,8 +84,8 @@ class RecordController {
     }
 
     @PostMapping("/api/records")
-    Records.ReadIn readIn(@RequestBody Map<String, Object> record) {
-        return records.readIn(record);
+    RecordReader.ReadIn readIn(@RequestBody Map<String, Object> record) {
+        return reader.readIn(record);
     }
 
     /** The form of a record; every version that was ever written stays published. */

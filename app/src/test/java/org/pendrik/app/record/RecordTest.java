@@ -292,11 +292,12 @@ public class RecordTest extends AppTest {
     }
 
     @Autowired private Records records;
+    @Autowired private RecordReader reader;
     @Autowired private JobArchives archives;
 
     @Test
     public void anArchiveThatIsTooLargeIsRefusedWhileItComes() {
-        var controller = new RecordController(records, archives, DataSize.ofMegabytes(1));
+        var controller = new RecordController(records, reader, archives, DataSize.ofMegabytes(1));
         AtomicLong taken = new AtomicLong();
         InputStream endless =
                 new InputStream() {
