@@ -3,14 +3,14 @@ package org.pendrik.benchmarks;
 import java.util.ArrayList;
 import java.util.List;
 import org.openjdk.jmh.annotations.Benchmark;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Substrate;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Substrate;
-import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
 

@@ -4,15 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.openjdk.jmh.annotations.Benchmark;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Substrate;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.TakeBack;
-import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
 

@@ -3,7 +3,7 @@ package org.pendrik.app.diary;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import org.pendrik.core.film.Technique;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.plan.Alternatives;
 
 /**

@@ -1,10 +1,10 @@
 package org.pendrik.app.engines;
 
 import java.util.List;
-import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Stock;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.Mends;
-import org.pendrik.core.film.Stock;
 import org.pendrik.core.film.TakeBack;
 import org.pendrik.core.film.Timing;
 import org.pendrik.core.plan.Alternatives;

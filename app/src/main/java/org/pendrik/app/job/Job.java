@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.pendrik.core.film.Substrate;
+import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.plan.SubjectKind;
 import org.pendrik.core.units.Length;
 import org.pendrik.core.units.Scale;

@@ -3,7 +3,7 @@ package org.pendrik.app.job;
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.Years;
-import org.pendrik.core.film.Substrate;
+import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.plan.SubjectKind;
 import org.pendrik.core.units.InvalidInput;
 import org.pendrik.core.units.Scale;

@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.film.Face;
-import org.pendrik.core.film.Substrate;
 import org.pendrik.core.units.InvalidInput;
 
 /**

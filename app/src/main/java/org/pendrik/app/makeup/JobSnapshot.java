@@ -10,10 +10,10 @@ import org.pendrik.app.job.JobZone;
 import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshop;
+import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.Schools;
 

@@ -13,7 +13,7 @@ import org.pendrik.app.shelf.StepMixes;
 import org.pendrik.app.study.FactoryColours;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
-import org.pendrik.core.film.Substrate;
+import org.pendrik.core.catalogue.Substrate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

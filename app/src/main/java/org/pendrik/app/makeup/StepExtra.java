@@ -7,10 +7,10 @@ import java.util.Optional;
 import org.apache.ibatis.type.MappedTypes;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.TextTypeHandler;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Errand;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
-import org.pendrik.core.film.Errand;
-import org.pendrik.core.film.Technique;
 import org.pendrik.core.units.InvalidInput;
 
 /**

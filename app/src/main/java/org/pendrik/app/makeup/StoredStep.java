@@ -10,13 +10,13 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.WorksOn;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.store.ZoneTimes;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.Thickness;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.Rounds;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Technique;
-import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.plan.PlanStep;
 

@@ -2,8 +2,8 @@ package org.pendrik.app.priors;
 
 import java.util.List;
 import java.util.Map;
-import org.pendrik.core.film.Binder;
-import org.pendrik.core.film.Overrule;
+import org.pendrik.core.catalogue.Binder;
+import org.pendrik.core.catalogue.Overrule;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;

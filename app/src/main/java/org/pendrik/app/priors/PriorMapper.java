@@ -8,8 +8,8 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
-import org.pendrik.core.film.Binder;
-import org.pendrik.core.film.Overrule;
+import org.pendrik.core.catalogue.Binder;
+import org.pendrik.core.catalogue.Overrule;
 import org.pendrik.core.film.StepId;
 
 @Mapper

@@ -4,11 +4,11 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.core.catalogue.CureAnchors;
+import org.pendrik.core.catalogue.Finish;
+import org.pendrik.core.catalogue.Stock;
+import org.pendrik.core.catalogue.WorkWindow;
 import org.pendrik.core.colour.Srgb;
-import org.pendrik.core.film.CureAnchors;
-import org.pendrik.core.film.Finish;
-import org.pendrik.core.film.Stock;
-import org.pendrik.core.film.WorkWindow;
 import org.pendrik.core.units.InvalidInput;
 
 /**

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.apache.ibatis.type.MappedTypes;
-import org.pendrik.core.film.Must;
+import org.pendrik.core.catalogue.Must;
 import org.pendrik.core.film.StepId;
 
 /**

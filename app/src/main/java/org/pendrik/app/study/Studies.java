@@ -13,7 +13,7 @@ import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.SideSizes;
 import org.pendrik.app.sides.SideSize;
 import org.pendrik.app.store.Versioned;
-import org.pendrik.core.film.Material;
+import org.pendrik.core.catalogue.Material;
 import org.pendrik.core.plan.Effect;
 import org.pendrik.core.plan.Schools;
 import org.pendrik.core.plan.SubjectKind;

@@ -5,6 +5,16 @@ import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.Optional;
 import java.util.Set;
+import org.pendrik.core.catalogue.Action;
+import org.pendrik.core.catalogue.Binder;
+import org.pendrik.core.catalogue.Carrier;
+import org.pendrik.core.catalogue.Errand;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Must;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.Thickness;
+import org.pendrik.core.catalogue.WashBehaviour;
+import org.pendrik.core.catalogue.Works;
 import org.pendrik.core.units.InvalidInput;
 
 /**

@@ -2,6 +2,9 @@ package org.pendrik.core.film;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import org.pendrik.core.catalogue.Finish;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Thickness;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.Look;
 import org.pendrik.core.paint.Paint;

@@ -1,5 +1,6 @@
 package org.pendrik.core.film;
 
+import org.pendrik.core.catalogue.Binder;
 import org.pendrik.core.units.Climate;
 
 /**

@@ -1,6 +1,7 @@
 package org.pendrik.core.film;
 
 import java.util.Optional;
+import org.pendrik.core.catalogue.WorkWindow;
 import org.pendrik.core.units.Climate;
 
 /**

@@ -2,6 +2,8 @@ package org.pendrik.core.film;
 
 import java.util.List;
 import java.util.Map;
+import org.pendrik.core.catalogue.Finish;
+import org.pendrik.core.catalogue.WashBehaviour;
 import org.pendrik.core.film.Finding.Severity;
 
 /**

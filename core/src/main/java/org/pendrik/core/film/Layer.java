@@ -1,5 +1,10 @@
 package org.pendrik.core.film;
 
+import org.pendrik.core.catalogue.Action;
+import org.pendrik.core.catalogue.Binder;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.Thickness;
 import org.pendrik.core.units.Climate;
 
 /**

@@ -7,6 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.LongToIntFunction;
+import org.pendrik.core.catalogue.BiteTable;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.CureAnchors;
+import org.pendrik.core.catalogue.WorkWindow;
+import org.pendrik.core.catalogue.Works;
 import org.pendrik.core.units.Climate;
 
 /**

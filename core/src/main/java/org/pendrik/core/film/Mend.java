@@ -2,6 +2,8 @@ package org.pendrik.core.film;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.units.Words;
 
 /** A change to a list of acts that takes a finding away. */

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Finding.Severity;
 
 /**

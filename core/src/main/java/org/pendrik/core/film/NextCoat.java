@@ -2,6 +2,10 @@ package org.pendrik.core.film;
 
 import java.util.List;
 import java.util.Optional;
+import org.pendrik.core.catalogue.Finish;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.Thickness;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.paint.Light;

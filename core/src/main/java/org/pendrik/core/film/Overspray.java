@@ -3,6 +3,9 @@ package org.pendrik.core.film;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.pendrik.core.catalogue.Binder;
+import org.pendrik.core.catalogue.BiteTable;
+import org.pendrik.core.catalogue.Thickness;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
 

@@ -4,6 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
+import org.pendrik.core.catalogue.Action;
+import org.pendrik.core.catalogue.Binder;
+import org.pendrik.core.catalogue.BiteTable;
+import org.pendrik.core.catalogue.Carrier;
+import org.pendrik.core.catalogue.Must;
 
 /**
  * How deep a carrier goes into a column.
@@ -22,7 +27,7 @@ public record Reach(List<Met> met) {
     static final double BREAKS = 0.55;
 
     /** Bite times exposure from which a coat is softened. */
-    static final double SOFTENS = 0.25;
+    static final double SOFTENS = BiteTable.SOFTENS;
 
     private static final double AFTER_BROKEN = 0.9;
     private static final double AFTER_SOFTENED = 0.3;

@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.WorkWindow;
 
 /**
  * How two acts that belong together, a coat and the work in its window, go from zone to zone when

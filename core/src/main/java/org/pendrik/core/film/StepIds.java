@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.HashSet;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.pendrik.core.catalogue.Technique;
 
 /**
  * Gives ids to the steps of one case, each only once. The same questions in the same order give the

@@ -6,6 +6,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.OptionalLong;
 import java.util.Set;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.units.InvalidInput;
 import org.pendrik.core.units.Words;
 

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.WorkWindow;
 
 /**
  * Answers: how long must each act wait for the coats beneath it, and until when can it be done?

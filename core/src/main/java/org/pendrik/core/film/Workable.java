@@ -2,6 +2,12 @@ package org.pendrik.core.film;
 
 import java.util.List;
 import java.util.function.ToDoubleFunction;
+import org.pendrik.core.catalogue.BiteTable;
+import org.pendrik.core.catalogue.Carrier;
+import org.pendrik.core.catalogue.CureAnchors;
+import org.pendrik.core.catalogue.Must;
+import org.pendrik.core.catalogue.WorkWindow;
+import org.pendrik.core.catalogue.Works;
 import org.pendrik.core.units.Climate;
 
 /**

@@ -1,5 +1,6 @@
 package org.pendrik.core.film;
 
+import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.colour.Lab;
 
 /**

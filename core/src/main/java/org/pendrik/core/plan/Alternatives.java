@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToLongFunction;
-import org.pendrik.core.film.Catalogue;
+import org.pendrik.core.catalogue.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;

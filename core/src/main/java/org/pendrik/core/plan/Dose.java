@@ -1,9 +1,9 @@
 package org.pendrik.core.plan;
 
 import java.util.Locale;
-import org.pendrik.core.film.Action;
-import org.pendrik.core.film.Technique;
-import org.pendrik.core.film.Thickness;
+import org.pendrik.core.catalogue.Action;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.Thickness;
 
 /**
  * What a strength comes to in a technique: marks cover more of the zone, films are thicker, paint

@@ -5,9 +5,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.pendrik.core.catalogue.Binder;
+import org.pendrik.core.catalogue.Catalogue;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Binder;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.StepIds;
 import org.pendrik.core.film.Zone;
 

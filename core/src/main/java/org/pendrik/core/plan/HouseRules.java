@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.pendrik.core.catalogue.Carrier;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Carrier;
 import org.pendrik.core.film.Column;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Layer;
 import org.pendrik.core.film.Ledger;
-import org.pendrik.core.film.Technique;
 
 /**
  * What the schools ask of a surface beyond what the chemistry does: the finish under a wash, a
@@ -59,7 +59,7 @@ record HouseRules(Optional<Finishes> underWash, boolean clearBeforeWipe) {
 
     private List<Finding> finish(Act act, Ledger lies) {
         Technique t = act.technique();
-        if (t.follow().isEmpty() || t.action().equals(org.pendrik.core.film.Action.DRY)) {
+        if (t.follow().isEmpty() || t.action().equals(org.pendrik.core.catalogue.Action.DRY)) {
             return List.of();
         }
         List<String> otherFinish = new ArrayList<>();

@@ -9,13 +9,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.core.catalogue.Finish;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.Column;
 import org.pendrik.core.film.Finding;
-import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.StepIds;
-import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 
 /** What can come next in a plan: a group whose turn it is, bare or behind one or two clears. */

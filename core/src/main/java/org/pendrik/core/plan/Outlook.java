@@ -5,12 +5,12 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.pendrik.core.catalogue.Finish;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.Finding;
-import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.Ledger;
-import org.pendrik.core.film.Technique;
 import org.pendrik.core.units.Climate;
 
 /**

@@ -1,10 +1,10 @@
 package org.pendrik.core.plan;
 
 import java.util.List;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Material;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
-import org.pendrik.core.film.Material;
 
 /** The paint of the subject itself, which a top coat for chipping stands for. */
 public final class OwnColour {

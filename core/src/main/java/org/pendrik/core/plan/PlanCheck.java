@@ -2,8 +2,8 @@ package org.pendrik.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.pendrik.core.catalogue.Catalogue;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Technique;
 
 /**
  * Which groups must be done before which. What binds more goes first, and what would run in a

@@ -7,15 +7,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Mend;
 import org.pendrik.core.film.Mends;
-import org.pendrik.core.film.Technique;
 
 /**
  * Finds the cheapest few changes that make a list of steps hold again.

@@ -2,11 +2,11 @@ package org.pendrik.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.MadeFor;
-import org.pendrik.core.film.Material;
-import org.pendrik.core.film.Technique;
 
 /** The clears that a workshop lays, by what it lays them with. */
 final class Seals {

@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Substrate;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.units.Climate;
 
 /** Builds film cases for tests: one zone unless said otherwise, minutes from 0. */

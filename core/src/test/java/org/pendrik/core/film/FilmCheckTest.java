@@ -4,6 +4,10 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import org.pendrik.core.catalogue.Action;
+import org.pendrik.core.catalogue.Carrier;
+import org.pendrik.core.catalogue.Substrate;
+import org.pendrik.core.catalogue.Thickness;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
 import org.testng.annotations.DataProvider;

@@ -4,6 +4,12 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Finish;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Substrate;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.Thickness;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.units.Climate;
 import org.testng.annotations.Test;

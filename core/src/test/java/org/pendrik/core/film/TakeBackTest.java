@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import org.pendrik.core.catalogue.Must;
+import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.units.InvalidInput;
 import org.testng.annotations.Test;
 

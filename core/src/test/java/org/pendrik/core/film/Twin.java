@@ -11,6 +11,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.pendrik.core.catalogue.Action;
+import org.pendrik.core.catalogue.Binder;
+import org.pendrik.core.catalogue.Carrier;
+import org.pendrik.core.catalogue.CureAnchors;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Must;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.Thickness;
 
 /**
  * The film model written down once more, plainly and slowly, from its description: one zone, minute
@@ -154,10 +162,24 @@ final class Twin {
         return two[1] + (two[0] - two[1]) * r;
     }
 
+    private static String column(Carrier.Named liquid) {
+        return switch (liquid) {
+            case WATER, WARM_WATER -> "W";
+            case SOAPY_WATER -> "WD";
+            case ACRYLIC_REDUCER -> "AR";
+            case ODOURLESS_SPIRIT -> "MS";
+            case ENAMEL_THINNER -> "ET";
+            case LACQUER_THINNER -> "LT";
+            case DECAL_SETTER -> "DS";
+            case DECAL_SOFTENER -> "DX";
+            case AMMONIA -> "NH";
+        };
+    }
+
     private static double bite(Carrier c, String binder, double q) {
         return switch (c) {
             case Carrier.Dry _ -> 0;
-            case Carrier.Named n -> raw(binder, n.column().name(), q);
+            case Carrier.Named n -> raw(binder, column(n), q);
             case Carrier.Alcohol a -> {
                 double w = raw(binder, "W", q);
                 double i35 = raw(binder, "I35", q);

@@ -7,13 +7,13 @@ import static org.testng.Assert.expectThrows;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Substrate;
+import org.pendrik.core.catalogue.Technique;
+import org.pendrik.core.catalogue.Thickness;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
-import org.pendrik.core.film.Material;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Substrate;
-import org.pendrik.core.film.Technique;
-import org.pendrik.core.film.Thickness;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.InvalidInput;
 import org.testng.annotations.DataProvider;

@@ -11,18 +11,18 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Errand;
+import org.pendrik.core.catalogue.Finish;
+import org.pendrik.core.catalogue.Material;
+import org.pendrik.core.catalogue.Stock;
+import org.pendrik.core.catalogue.Substrate;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
-import org.pendrik.core.film.Errand;
 import org.pendrik.core.film.Face;
-import org.pendrik.core.film.Finish;
 import org.pendrik.core.film.MadeFor;
-import org.pendrik.core.film.Material;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Stock;
-import org.pendrik.core.film.Substrate;
-import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
 import org.testng.annotations.Test;
@@ -437,7 +437,7 @@ public class AskedForTest {
                         true,
                         Optional.of(Finish.SATIN),
                         Optional.empty(),
-                        Optional.of(new org.pendrik.core.film.CureAnchors(5, 10, 20, 900)),
+                        Optional.of(new org.pendrik.core.catalogue.CureAnchors(5, 10, 20, 900)),
                         Optional.empty());
         Stock strange =
                 new Stock(

@@ -4,8 +4,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
@@ -13,7 +14,6 @@ import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Ledger;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Technique;
 import org.pendrik.core.film.Timing;
 
 /**

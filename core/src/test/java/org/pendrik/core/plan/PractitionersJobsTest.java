@@ -10,12 +10,12 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
-import org.pendrik.core.film.Errand;
+import org.pendrik.core.catalogue.Errand;
+import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.film.Face;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Finding.Rule;
 import org.pendrik.core.film.Finding.Severity;
-import org.pendrik.core.film.Substrate;
 import org.testng.annotations.Test;
 
 /**

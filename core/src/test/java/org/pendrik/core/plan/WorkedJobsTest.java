@@ -13,15 +13,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.pendrik.core.catalogue.Catalogue;
+import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.film.Act;
-import org.pendrik.core.film.Catalogue;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.MadeFor;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.film.Substrate;
 import org.pendrik.core.film.Zone;
 import org.pendrik.core.units.Climate;
 import org.testng.annotations.Test;
@@ -412,7 +412,7 @@ public class WorkedJobsTest {
                         a ->
                                 assertEquals(
                                         a.technique().role(),
-                                        org.pendrik.core.film.Technique.Role.CLEAR,
+                                        org.pendrik.core.catalogue.Technique.Role.CLEAR,
                                         a.id().value()));
         // glass is cleaned with alcohol when everything else is over, and bears it
         m.inOrder("sludge-wash", "rub-off", "dry-brush", "sponge-chip", "can-final", "clean-glass");

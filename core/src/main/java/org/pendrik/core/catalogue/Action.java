@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 /** What a carrier does on the surface, and how much of its bite comes to work. */
 public enum Action {
@@ -22,7 +22,11 @@ public enum Action {
         this.factor = factor;
     }
 
-    double factor() {
+    /**
+     * The share of a bite that comes to work: 0 dry, above 1 where the liquid soaks or is scrubbed
+     * in.
+     */
+    public double factor() {
         return factor;
     }
 
@@ -32,7 +36,7 @@ public enum Action {
     }
 
     /** Touches the surface with a tool, so that loose matter is moved. */
-    boolean touches() {
+    public boolean touches() {
         return switch (this) {
             case DRY, DRY_MIST, MIST, SPRAY -> false;
             case DRY_BRUSH, BRUSH, WIPE, FLOOD, SOAK, SCRUB -> true;
@@ -40,7 +44,7 @@ public enum Action {
     }
 
     /** Worked by hand in small places, seen while it happens; sprays, floods and soaks are not. */
-    boolean byHand() {
+    public boolean byHand() {
         return switch (this) {
             case DRY, DRY_BRUSH, BRUSH, WIPE, SCRUB -> true;
             case DRY_MIST, MIST, SPRAY, FLOOD, SOAK -> false;
@@ -48,12 +52,12 @@ public enum Action {
     }
 
     /** Lays fine drops that are dry almost at once. */
-    boolean isMist() {
+    public boolean isMist() {
         return this == MIST || this == DRY_MIST;
     }
 
     /** The liquid stands or is worked in, so that it finds what is not tight. */
-    boolean stands() {
+    public boolean stands() {
         return this == FLOOD || this == SOAK || this == SCRUB;
     }
 
@@ -61,7 +65,7 @@ public enum Action {
      * The action when the coat is laid so thick: a mist of a spray is a mist, a wet coat stands
      * longer than a normal one, and from a can one can flood as well.
      */
-    Action laid(Thickness thickness) {
+    public Action laid(Thickness thickness) {
         return switch (this) {
             case DRY, DRY_BRUSH, WIPE, SOAK, SCRUB, FLOOD -> this;
             case SPRAY, BRUSH ->

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 /**
  * How a wash behaves on a surface, interpolated between gloss, satin and dead flat.
@@ -32,7 +32,7 @@ public record WashBehaviour(double flow, double grip, double removability) {
     }
 
     /** What the person at the bench will see. */
-    String said() {
+    public String said() {
         return removability < 0.4
                 ? "it will stain and not wipe clean"
                 : grip < 0.4

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import java.util.List;
 import org.pendrik.core.units.InvalidInput;

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import java.util.List;
 import org.pendrik.core.units.InvalidInput;
@@ -71,7 +71,7 @@ public record BiteSense(double factor, double low, double high, int observations
             double x = at(i);
             double w = Math.exp(-x * x / (2 * PRIOR_SD * PRIOR_SD));
             for (Seen s : seen) {
-                double z = (Math.log(s.hit() / Reach.SOFTENS) + x) / OBSERVATION_SD;
+                double z = (Math.log(s.hit() / BiteTable.SOFTENS) + x) / OBSERVATION_SD;
                 w *= s.lifted() ? below(z) : below(-z);
             }
             weight[i] = w;

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 /** How thick a coat is laid, as a multiple of a normal one. */
 public enum Thickness {

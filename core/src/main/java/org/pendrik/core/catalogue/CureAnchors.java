@@ -1,12 +1,17 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import java.time.Duration;
 
 /** When a normal coat at 21 °C and 50 % relative humidity reaches its states. */
 public final class CureAnchors {
-    static final double Q_TOUCH = 0.30;
+    /** Cure fraction at which a coat is touch dry. */
+    public static final double Q_TOUCH = 0.30;
+
     static final double Q_HANDLE = 0.50;
-    static final double Q_RECOAT = 0.70;
+
+    /** Cure fraction at which the next coat may follow. */
+    public static final double Q_RECOAT = 0.70;
+
     static final double Q_FULL = 0.98;
 
     private final double touchMinutes;

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import java.util.Locale;
 
@@ -21,7 +21,7 @@ public enum Binder {
     LOOSE_POWDER(0, Drying.NONE);
 
     /** What drives the cure. */
-    enum Drying {
+    public enum Drying {
         WATER,
         EVAPORATION,
         OXIDATION,
@@ -37,7 +37,7 @@ public enum Binder {
     }
 
     /** The cure fraction from which a film lets no carrier through; 0 for what is always tight. */
-    double tightAt() {
+    public double tightAt() {
         return tightAt;
     }
 
@@ -48,7 +48,8 @@ public enum Binder {
                 .replace("waterborne", "water-borne");
     }
 
-    Drying drying() {
+    /** What drives its cure. */
+    public Drying drying() {
         return drying;
     }
 
@@ -58,7 +59,7 @@ public enum Binder {
     }
 
     /** Dries by giving off water. */
-    boolean isWaterborne() {
+    public boolean isWaterborne() {
         return drying == Drying.WATER && this != DECAL_FILM;
     }
 
@@ -66,7 +67,7 @@ public enum Binder {
      * Wet coats of the two run into one: oil and enamel are one family, water-borne acrylics are
      * one.
      */
-    boolean blendsWith(Binder other) {
+    public boolean blendsWith(Binder other) {
         return isOxidative() ? other.isOxidative() : this == WATERBORNE_ACRYLIC && other == this;
     }
 
@@ -105,7 +106,7 @@ public enum Binder {
     }
 
     /** Its solvent bites almost everything as it lands. */
-    boolean isHot() {
+    public boolean isHot() {
         return this == LACQUER;
     }
 

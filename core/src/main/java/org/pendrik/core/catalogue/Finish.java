@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 /**
  * How a surface reflects, and with it how well the next coat grips: its tooth from 0 (slick) to 1.
@@ -25,7 +25,7 @@ public enum Finish {
     }
 
     /** The finish of paint that grips most like this, of two the slicker; never loose powder. */
-    static Finish nearest(double tooth) {
+    public static Finish nearest(double tooth) {
         Finish best = GLOSS;
         for (Finish f : values()) {
             if (f != LOOSE && Math.abs(f.tooth - tooth) < Math.abs(best.tooth - tooth) - 1e-9) {

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -368,7 +368,8 @@ public final class Catalogue {
         return material(technique.materials().getFirst());
     }
 
-    BiteTable bite() {
+    /** How hard carriers bite binders, with what this bench has learned. */
+    public BiteTable bite() {
         return bites;
     }
 

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertThrows;

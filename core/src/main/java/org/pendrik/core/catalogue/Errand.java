@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import java.util.List;
 import java.util.Optional;
@@ -53,7 +53,7 @@ public record Errand(
     }
 
     /** What it asks of the model, given what its technique asks. */
-    Technique.Handling over(Technique.Handling usual) {
+    public Technique.Handling over(Technique.Handling usual) {
         return needs.isEmpty() && lies.isEmpty()
                 ? usual
                 : new Technique.Handling(

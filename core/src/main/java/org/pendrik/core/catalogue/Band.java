@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 /**
  * A span of tooth in which a technique works.

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
@@ -193,7 +193,7 @@ public record Technique(
     }
 
     /** Something that rubs off or tears is stuck onto the model. */
-    boolean tapes() {
+    public boolean tapes() {
         return handling.handles()
                 && role == Role.HANDLING
                 && handling.needsCure() >= TAPED
@@ -201,7 +201,7 @@ public record Technique(
     }
 
     /** The model is wrapped and shaken. */
-    boolean packs() {
+    public boolean packs() {
         return handling.needsCure() >= CureAnchors.Q_FULL;
     }
 

@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 /** What has to happen to a coat that is worked, by the bite times exposure that it takes. */
 public enum Must {

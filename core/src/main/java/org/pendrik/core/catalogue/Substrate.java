@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import org.pendrik.core.colour.Lab;
 
@@ -35,7 +35,8 @@ public enum Substrate {
         return label;
     }
 
-    Binder binder() {
+    /** What carriers meet on it where no coat lies. */
+    public Binder binder() {
         return binder;
     }
 

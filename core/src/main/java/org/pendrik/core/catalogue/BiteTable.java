@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import java.util.EnumMap;
 import java.util.List;
@@ -12,7 +12,10 @@ import org.pendrik.core.tables.DomainTable;
  * <p>Solvent resistance lags dryness: with r = q³ the bite is (1 − r)·raw + r·cured. Alcohol is
  * interpolated between water, 35 % and 70 % and goes on rising at the last slope above, at most 1.
  */
-final class BiteTable {
+public final class BiteTable {
+    /** Bite times exposure from which a coat is softened. */
+    public static final double SOFTENS = 0.25;
+
     private record Cell(double cured, double raw) {}
 
     private final Map<Binder, Map<Solvent, Cell>> cells;
@@ -64,13 +67,13 @@ final class BiteTable {
     }
 
     /** Bite of a carrier on a binder at cure fraction {@code q}, 0 to 1, before the action. */
-    double bite(Carrier carrier, Binder binder, double q) {
+    public double bite(Carrier carrier, Binder binder, double q) {
         double told = told(carrier, binder, q);
         return learned(carrier, binder).map(s -> Math.min(1, told * s.factor())).orElse(told);
     }
 
     /** What this bench has learned of a pair. */
-    Optional<BiteSense> learned(Carrier carrier, Binder binder) {
+    public Optional<BiteSense> learned(Carrier carrier, Binder binder) {
         return senses.isEmpty()
                 ? Optional.empty()
                 : Optional.ofNullable(senses.get(BiteSense.Pair.of(binder, carrier)));

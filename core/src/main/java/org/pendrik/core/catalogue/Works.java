@@ -1,4 +1,4 @@
-package org.pendrik.core.film;
+package org.pendrik.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -18,7 +18,7 @@ public record Works(List<List<String>> on, boolean optional, Window window, Must
     static final String LETTERING = "factory-lettering";
 
     /** Stands in {@link #on} for powder that nothing binds. */
-    static final String LOOSE = "loose";
+    public static final String LOOSE = "loose";
 
     /** Stands in {@link #on} for all coats that lie. */
     static final String WHATEVER = "whatever";
@@ -68,12 +68,12 @@ public record Works(List<List<String>> on, boolean optional, Window window, Must
     }
 
     /** Works the factory's lettering, which is no coat. */
-    boolean meansLettering() {
+    public boolean meansLettering() {
         return means(LETTERING);
     }
 
     /** Works all that lies. */
-    boolean meansWhatever() {
+    public boolean meansWhatever() {
         return means(WHATEVER);
     }
 }
