@@ -14,6 +14,7 @@ import java.util.TreeSet;
 import org.pendrik.core.catalogue.Action;
 import org.pendrik.core.catalogue.Binder;
 import org.pendrik.core.catalogue.Carrier;
+import org.pendrik.core.catalogue.Catalogue;
 import org.pendrik.core.catalogue.CureAnchors;
 import org.pendrik.core.catalogue.Material;
 import org.pendrik.core.catalogue.Must;
@@ -63,7 +64,7 @@ final class Twin {
         try (BufferedReader in =
                 new BufferedReader(
                         new InputStreamReader(
-                                Twin.class.getResourceAsStream("bite.csv"),
+                                Catalogue.class.getResourceAsStream("bite.csv"),
                                 StandardCharsets.UTF_8))) {
             String[] head = null;
             for (String l = in.readLine(); l != null; l = in.readLine()) {
