@@ -32,7 +32,7 @@
 							.join(', ')}</span
 					>
 					<Select
-						class="min-h-14"
+						roomy
 						label="Tone of another round of {coat.name}"
 						value={toneOf(coat)}
 						onchange={(value) => (tones[coat.stepId] = value)}

@@ -38,7 +38,7 @@
 	<label class="flex flex-col gap-1 text-[1.35rem]"
 		><span class="tag text-base">{title}</span>
 		<Select
-			class="min-h-14"
+			roomy
 			value={desk.chosenMaterial}
 			onchange={(value) => (desk.material = value)}
 			options={step.materials.map(

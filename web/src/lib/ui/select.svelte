@@ -16,6 +16,8 @@
 		id?: string;
 		label?: string | undefined;
 		disabled?: boolean;
+		/** It and what is in the list are large enough for a thumb in a wet glove. */
+		roomy?: boolean;
 		class?: string;
 	};
 
@@ -28,6 +30,7 @@
 		id = `select-${uid}`,
 		label,
 		disabled = false,
+		roomy = false,
 		class: more = ''
 	}: Props = $props();
 
@@ -54,7 +57,9 @@
 		{id}
 		aria-label={label}
 		data-value={value}
-		class="field inline-flex max-w-full min-w-0 items-center justify-between gap-2 text-left disabled:text-soft {more}"
+		class="field inline-flex max-w-full min-w-0 items-center justify-between gap-2 text-left disabled:text-soft {roomy
+			? 'min-h-14'
+			: ''} {more}"
 	>
 		<span class="truncate">{shown || '\u00a0'}</span>
 		<svg viewBox="0 0 10 6" class="h-1.5 w-2.5 shrink-0" aria-hidden="true"
@@ -76,8 +81,9 @@
 							<Select.Item
 								value={name(key)}
 								label={text}
-								class="flex min-h-8 cursor-pointer items-center border-l-4 border-transparent px-2 py-1 data-highlighted:bg-ink data-highlighted:text-ground data-[selected]:border-ink pointer-coarse:min-h-11"
-								>{text}</Select.Item
+								class="flex cursor-pointer items-center border-l-4 border-transparent px-2 py-1 data-highlighted:bg-ink data-highlighted:text-ground data-[selected]:border-ink {roomy
+									? 'min-h-14 text-xl'
+									: 'min-h-8 pointer-coarse:min-h-11'}">{text}</Select.Item
 							>
 						{/each}
 					</Select.Group>

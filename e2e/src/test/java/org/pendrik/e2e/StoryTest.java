@@ -198,7 +198,10 @@ public class StoryTest extends BrowserTest {
         shiftTabToText(page, "follows an edge");
         choose(page, 2, "shows");
         tabTo(page, "Class of the sample");
-        page.keyboard().press("f");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("[role=option][data-highlighted]")).isVisible();
+        page.keyboard().type("fresh");
+        page.keyboard().press("Enter");
         tabToRole(page, "The side, flat");
         page.keyboard().press("m");
         assertThat(page.getByLabel("Take the sample of fresh rust out")).isVisible();
