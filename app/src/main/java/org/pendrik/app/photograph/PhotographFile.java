@@ -176,7 +176,7 @@ final class PhotographFile {
     private static Raster upright(BufferedImage image, int orientation) {
         int w = image.getWidth();
         int h = image.getHeight();
-        int[] in = image.getRGB(0, 0, w, h, null, 0, w);
+        int[] in = Pictures.pixels(image);
         if (orientation == 1) {
             return new Raster(w, h, in);
         }

@@ -3,6 +3,7 @@ package org.pendrik.app.photograph;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferByte;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -21,9 +22,7 @@ public final class Pictures {
 
     /** A JPEG no wider or higher than given. */
     public static byte[] jpeg(Raster raster, int mostPx) {
-        BufferedImage image =
-                new BufferedImage(raster.width(), raster.height(), BufferedImage.TYPE_INT_RGB);
-        image.setRGB(0, 0, raster.width(), raster.height(), raster.argb(), 0, raster.width());
+        BufferedImage image = image(raster, BufferedImage.TYPE_INT_RGB);
         double scale = Math.min(1, (double) mostPx / Math.max(raster.width(), raster.height()));
         if (scale < 1) {
             int w = Math.max(1, (int) Math.round(raster.width() * scale));
@@ -86,9 +85,7 @@ public final class Pictures {
         read(file);
         try {
             BufferedImage image = ImageIO.read(new ByteArrayInputStream(file));
-            int w = image.getWidth();
-            return new Raster(
-                    w, image.getHeight(), image.getRGB(0, 0, w, image.getHeight(), null, 0, w));
+            return new Raster(image.getWidth(), image.getHeight(), pixels(image));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -96,9 +93,7 @@ public final class Pictures {
 
     /** A PNG with its transparency. */
     public static byte[] png(Raster raster) {
-        BufferedImage image =
-                new BufferedImage(raster.width(), raster.height(), BufferedImage.TYPE_INT_ARGB);
-        image.setRGB(0, 0, raster.width(), raster.height(), raster.argb(), 0, raster.width());
+        BufferedImage image = image(raster, BufferedImage.TYPE_INT_ARGB);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
             ImageIO.write(image, "png", out);
@@ -106,5 +101,36 @@ public final class Pictures {
             throw new UncheckedIOException(e);
         }
         return out.toByteArray();
+    }
+
+    /**
+     * The pixels of a picture as {@code 0xaarrggbb}, row by row. What files are read into most is
+     * read here from its bytes, for {@link BufferedImage#getRGB} asks the colour model about each
+     * pixel.
+     */
+    static int[] pixels(BufferedImage image) {
+        int w = image.getWidth();
+        int h = image.getHeight();
+        if (image.getType() == BufferedImage.TYPE_3BYTE_BGR
+                && image.getRaster().getParent() == null
+                && image.getRaster().getDataBuffer() instanceof DataBufferByte bytes) {
+            byte[] bgr = bytes.getData();
+            int[] out = new int[w * h];
+            for (int i = 0; i < out.length; i++) {
+                out[i] =
+                        0xff000000
+                                | (bgr[3 * i + 2] & 255) << 16
+                                | (bgr[3 * i + 1] & 255) << 8
+                                | bgr[3 * i] & 255;
+            }
+            return out;
+        }
+        return image.getRGB(0, 0, w, h, null, 0, w);
+    }
+
+    private static BufferedImage image(Raster raster, int type) {
+        var image = new BufferedImage(raster.width(), raster.height(), type);
+        image.getRaster().setDataElements(0, 0, raster.width(), raster.height(), raster.argb());
+        return image;
     }
 }
