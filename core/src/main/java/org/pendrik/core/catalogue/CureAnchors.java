@@ -54,10 +54,10 @@ public final class CureAnchors {
         this.handleMinutes = handleMinutes;
         this.recoatMinutes = recoatMinutes;
         this.fullMinutes = fullMinutes;
-        touchLog = Math.log1p(touchMinutes);
-        handleLog = Math.log1p(handleMinutes);
-        recoatLog = Math.log1p(recoatMinutes);
-        fullLog = Math.log1p(fullMinutes);
+        touchLog = log(touchMinutes);
+        handleLog = log(handleMinutes);
+        recoatLog = log(recoatMinutes);
+        fullLog = log(fullMinutes);
     }
 
     /** Dry to a light touch. */
@@ -91,20 +91,20 @@ public final class CureAnchors {
         if (minutes <= 0) {
             return 0;
         }
-        double x = Math.log1p(minutes);
-        if (x <= touchLog) {
+        if (minutes > fullMinutes) {
+            return 1 - (1 - Q_FULL) * (1 + fullMinutes) / (1 + minutes);
+        }
+        double x = log(minutes);
+        if (minutes <= touchMinutes) {
             return Q_TOUCH * x / touchLog;
         }
-        if (x <= handleLog) {
+        if (minutes <= handleMinutes) {
             return between(x, touchLog, handleLog, Q_TOUCH, Q_HANDLE);
         }
-        if (x <= recoatLog) {
+        if (minutes <= recoatMinutes) {
             return between(x, handleLog, recoatLog, Q_HANDLE, Q_RECOAT);
         }
-        if (x <= fullLog) {
-            return between(x, recoatLog, fullLog, Q_RECOAT, Q_FULL);
-        }
-        return 1 - (1 - Q_FULL) * Math.exp(fullLog - x);
+        return between(x, recoatLog, fullLog, Q_RECOAT, Q_FULL);
     }
 
     /**
@@ -130,6 +130,11 @@ public final class CureAnchors {
             x = fullLog - Math.log((1 - q) / (1 - Q_FULL));
         }
         return Math.expm1(x);
+    }
+
+    /** Of 1 + t, as it is written: times count in minutes, and the plain logarithm is quicker. */
+    private static double log(double minutes) {
+        return Math.log(1 + minutes);
     }
 
     private static double between(double x, double from, double to, double low, double high) {

@@ -68,7 +68,7 @@ public final class Srgb {
     }
 
     private static int eight(double v) {
-        double c = Math.clamp(v, 0.0, 1.0);
+        double c = v > 0 ? v < 1 ? v : 1 : 0;
         int step = FIRST[(int) (c * BINS)];
         while (c >= UP[step]) {
             step++;
