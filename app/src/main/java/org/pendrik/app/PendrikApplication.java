@@ -30,7 +30,6 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.event.ApplicationEnvironmentPreparedEvent;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ApplicationListener;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -42,7 +41,6 @@ import org.springframework.core.env.Environment;
  * Starts Pendrik. What can go wrong at the start is said in one sentence, without a stack trace.
  */
 @SpringBootApplication
-@ConfigurationPropertiesScan
 @MapperScan(annotationClass = Mapper.class)
 public class PendrikApplication {
     private static final int CANNOT_START = 2;

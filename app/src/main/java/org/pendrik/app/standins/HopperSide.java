@@ -35,12 +35,12 @@ public final class HopperSide {
     /** The paint as it left the factory. */
     public static final Lab FACTORY = new Lab(36, -13, 11);
 
-    private static final Lab FADED = new Lab(50, -7, 10);
-    private static final Lab GRIME = new Lab(20, 4, 7);
-    private static final Lab RUST = new Lab(38, 22, 26);
-    private static final Lab DUST = new Lab(48, 7, 17);
-    private static final Lab PEAT = new Lab(24, 6, 9);
-    private static final Lab CHIPPED = new Lab(27, 12, 13);
+    private static final double[] FADED = Srgb.labToLinear(new Lab(50, -7, 10));
+    private static final double[] GRIME = Srgb.labToLinear(new Lab(20, 4, 7));
+    private static final double[] RUST = Srgb.labToLinear(new Lab(38, 22, 26));
+    private static final double[] DUST = Srgb.labToLinear(new Lab(48, 7, 17));
+    private static final double[] PEAT = Srgb.labToLinear(new Lab(24, 6, 9));
+    private static final double[] CHIPPED = Srgb.labToLinear(new Lab(27, 12, 13));
     private static final Lab IRON = new Lab(24, 1, 2);
     private static final int RIBS = 7;
     private static final double BODY_LOW_MM = 1560;
@@ -64,7 +64,7 @@ public final class HopperSide {
         runningGear(g);
         body(g, roadNumber);
         g.dispose();
-        int[] argb = image.getRGB(0, 0, width, height, null, 0, width);
+        int[] argb = (int[]) image.getRaster().getDataElements(0, 0, width, height, null);
         weather(argb, width, height, w, Srgb.toPixel(surround));
         return new Raster(width, height, argb);
     }
@@ -152,6 +152,7 @@ public final class HopperSide {
             int i = y * width + x;
             double xm = (x + 0.5) / PX_PER_MM;
             if ((argb[i] & 0xffffff) == surround || PLATE.contains(xm, ym)) {
+                argb[i] |= Raster.OPAQUE;
                 continue;
             }
             double cloud = Noise.at(xm / 300, ym / 500);
@@ -254,14 +255,13 @@ public final class HopperSide {
         return out;
     }
 
-    private static void cover(double[] linear, Lab film, double share) {
+    private static void cover(double[] linear, double[] film, double share) {
         double s = Math.clamp(share, 0.0, 1.0);
         if (s == 0) {
             return;
         }
-        double[] f = Srgb.labToLinear(film);
         for (int k = 0; k < 3; k++) {
-            linear[k] += (f[k] - linear[k]) * s;
+            linear[k] += (film[k] - linear[k]) * s;
         }
     }
 

@@ -5,13 +5,21 @@ final class Noise {
     private Noise() {}
 
     static double at(double x, double y) {
-        int ix = (int) Math.floor(x);
-        int iy = (int) Math.floor(y);
+        int ix = below(x);
+        int iy = below(y);
         double u = ease(x - ix);
         double v = ease(y - iy);
-        double top = lattice(ix, iy) + (lattice(ix + 1, iy) - lattice(ix, iy)) * u;
-        double low = lattice(ix, iy + 1) + (lattice(ix + 1, iy + 1) - lattice(ix, iy + 1)) * u;
+        double topLeft = lattice(ix, iy);
+        double lowLeft = lattice(ix, iy + 1);
+        double top = topLeft + (lattice(ix + 1, iy) - topLeft) * u;
+        double low = lowLeft + (lattice(ix + 1, iy + 1) - lowLeft) * u;
         return top + (low - top) * v;
+    }
+
+    /** The whole number at or below; places are far from the ends of {@code int}. */
+    private static int below(double x) {
+        int towardsZero = (int) x;
+        return x < towardsZero ? towardsZero - 1 : towardsZero;
     }
 
     private static double ease(double t) {

@@ -64,6 +64,7 @@ public record StandInCamera(
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         double[] ground = Srgb.labToLinear(surround);
         double[] grey = Srgb.labToLinear(new Lab(CARD_L, 0, 0));
+        double[] box = card.stream().mapToDouble(Double::doubleValue).toArray();
         int[] pixels = new int[width * height];
         // every row has a seed of its own, so that the order in which they are taken does not count
         IntStream.range(0, height)
@@ -78,12 +79,21 @@ public record StandInCamera(
                                     double px = x + (r % RAYS + 0.5) / RAYS;
                                     int row = r / RAYS;
                                     double py = y + (row + 0.5) / RAYS;
-                                    ray(side, sidePxPerMm, geometry, px, py, ground, grey, sum);
+                                    ray(
+                                            side,
+                                            sidePxPerMm,
+                                            geometry,
+                                            box,
+                                            px,
+                                            py,
+                                            ground,
+                                            grey,
+                                            sum);
                                 }
                                 pixels[y * width + x] = noisy(lit(sum, x, y), random);
                             }
                         });
-        image.setRGB(0, 0, width, height, pixels, 0, width);
+        image.getRaster().setDataElements(0, 0, width, height, pixels);
         return Pictures.jpeg(image, quality);
     }
 
@@ -99,28 +109,26 @@ public record StandInCamera(
             Raster side,
             double pxPerMm,
             SideGeometry geometry,
+            double[] box,
             double px,
             double py,
             double[] ground,
             double[] grey,
             double[] sum) {
-        if (px >= card.get(0)
-                && py >= card.get(1)
-                && px < card.get(0) + card.get(2)
-                && py < card.get(1) + card.get(3)) {
+        if (px >= box[0] && py >= box[1] && px < box[0] + box[2] && py < box[1] + box[3]) {
             add(sum, grey, 1);
             return;
         }
         Point mm = geometry.toSide(new Point(px, py));
         double tx = mm.x() * pxPerMm - 0.5;
         double ty = mm.y() * pxPerMm - 0.5;
-        int ix = (int) Math.floor(tx);
-        int iy = (int) Math.floor(ty);
-        if (ix < 0 || iy < 0 || ix >= side.width() - 1 || iy >= side.height() - 1) {
+        if (tx < 0 || ty < 0 || tx >= side.width() - 1 || ty >= side.height() - 1) {
             double mottle = 0.9 + 0.2 * Noise.at(px / 37, py / 37);
             add(sum, ground, mottle);
             return;
         }
+        int ix = (int) tx;
+        int iy = (int) ty;
         double u = tx - ix;
         double v = ty - iy;
         texel(sum, side.at(ix, iy), (1 - u) * (1 - v));

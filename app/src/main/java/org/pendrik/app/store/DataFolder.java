@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.EnableConfigurationProperties;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -92,6 +93,7 @@ public final class DataFolder {
             @org.jspecify.annotations.Nullable Instant startsAt,
             boolean clockStands) {}
 
+    @EnableConfigurationProperties(Settings.class)
     @Configuration
     static class Beans {
         @Bean
