@@ -23,13 +23,13 @@ import org.testng.annotations.Test;
 public class PhotoTruthTest {
     private static final int PHOTOGRAPHS = 60;
 
-    private List<TruthTrial> trials = List.of();
+    private List<TruthTrial.Outcome> trials = List.of();
     private final Map<String, List<TruthTrial.Result>> by = new LinkedHashMap<>();
 
     @BeforeClass
     public void measureAll() throws IOException {
-        trials = IntStream.range(0, PHOTOGRAPHS).parallel().mapToObj(TruthTrial::new).toList();
-        for (TruthTrial t : trials) {
+        trials = IntStream.range(0, PHOTOGRAPHS).parallel().mapToObj(TruthTrial::run).toList();
+        for (TruthTrial.Outcome t : trials) {
             t.results()
                     .forEach(r -> by.computeIfAbsent(r.measure(), _ -> new ArrayList<>()).add(r));
         }
@@ -95,7 +95,7 @@ public class PhotoTruthTest {
 
     @Test
     public void whatIsNotToldIsRefusedWithTheReason() {
-        for (TruthTrial t : trials) {
+        for (TruthTrial.Outcome t : trials) {
             for (String r : t.refusals()) {
                 assertTrue(
                         r.contains("need 2 pixels across the smallest visible mark"),

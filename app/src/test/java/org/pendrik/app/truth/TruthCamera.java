@@ -175,17 +175,24 @@ final class TruthCamera {
         IntStream.range(0, HEIGHT).parallel().forEach(y -> row(scene, linear, y));
         float[] soft = blurred(linear);
         BufferedImage image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
-        int[] out = new int[WIDTH * HEIGHT];
-        for (int i = 0; i < out.length; i++) {
+        int[] line = new int[WIDTH];
+        for (int y = 0; y < HEIGHT; y++) {
+            develop(soft, y, line);
+            image.getRaster().setDataElements(0, y, WIDTH, 1, line);
+        }
+        return Pictures.jpeg(image, quality / 100f);
+    }
+
+    /** A row as it is encoded, with noise. */
+    private void develop(float[] soft, int y, int[] line) {
+        for (int x = 0; x < WIDTH; x++) {
             int p = 0;
             for (int k = 0; k < 3; k++) {
-                double v = encoded(soft[3 * i + k]) + noise * random.nextGaussian();
+                double v = encoded(soft[3 * (y * WIDTH + x) + k]) + noise * random.nextGaussian();
                 p = p << 8 | Math.clamp(Math.round(v), 0, 255);
             }
-            out[i] = p;
+            line[x] = p;
         }
-        image.setRGB(0, 0, WIDTH, HEIGHT, out, 0, WIDTH);
-        return Pictures.jpeg(image, quality / 100f);
     }
 
     private static final int STEPS = 4096;

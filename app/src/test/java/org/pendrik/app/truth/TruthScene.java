@@ -263,41 +263,69 @@ final class TruthScene {
             double above = DUST.lowMm() - ym;
             double film =
                     ym < DUST.yMm() - 200 ? 0 : strength / (1 + Math.exp((above - half) / decay));
-            WeatherClass last = WeatherClass.PAINT;
-            Lab c = paint;
-            for (int x = 0; x < width; x++) {
-                double xm = (x + 0.5) / PX_PER_MM;
-                WeatherClass here = kind[y * width + x];
-                c = here == last ? c : byKind.get(here);
-                last = here;
-                double cloud = Cells.at(xm / 60 + seed, ym / 60) - 0.5;
-                double grain = Cells.at(xm / 5, ym / 5 + seed) - 0.5;
-                double[] v =
-                        Srgb.labToLinear(
-                                new Lab(
-                                        c.l() + 2.5 * cloud + 2.5 * grain,
-                                        c.a() + 1.2 * grain,
-                                        c.b() + 1.5 * cloud));
-                double f = film == 0 ? 0 : film * (0.9 + 0.2 * Cells.at(xm / 150, ym / 25 + 9));
-                for (int k = 0; k < 3; k++) {
-                    rgb[3 * (y * width + x) + k] = (float) Math.max(0, v[k] + f * (dust[k] - v[k]));
-                }
+            paintRow(y, byKind, film, dust);
+        }
+    }
+
+    private void paintRow(int y, Map<WeatherClass, Lab> byKind, double film, double[] dust) {
+        double ym = (y + 0.5) / PX_PER_MM;
+        Cells clouds = new Cells(ym / 60);
+        Cells grains = new Cells(ym / 5 + seed);
+        Cells dusts = new Cells(ym / 25 + 9);
+        WeatherClass last = WeatherClass.PAINT;
+        Lab c = paint;
+        for (int x = 0; x < width; x++) {
+            double xm = (x + 0.5) / PX_PER_MM;
+            WeatherClass here = kind[y * width + x];
+            c = here == last ? c : byKind.get(here);
+            last = here;
+            double cloud = clouds.at(xm / 60 + seed) - 0.5;
+            double grain = grains.at(xm / 5) - 0.5;
+            double[] v =
+                    Srgb.labToLinear(
+                            new Lab(
+                                    c.l() + 2.5 * cloud + 2.5 * grain,
+                                    c.a() + 1.2 * grain,
+                                    c.b() + 1.5 * cloud));
+            double f = film == 0 ? 0 : film * (0.9 + 0.2 * dusts.at(xm / 150));
+            for (int k = 0; k < 3; k++) {
+                rgb[3 * (y * width + x) + k] = (float) Math.max(0, v[k] + f * (dust[k] - v[k]));
             }
         }
     }
 
-    /** Smooth noise of unit cells, 0 to 1. */
+    /** Smooth noise of unit cells along a line, 0 to 1; corners of the cell last met are kept. */
     private static final class Cells {
-        static double at(double x, double y) {
-            int ix = (int) Math.floor(x);
-            int iy = (int) Math.floor(y);
-            double u = x - ix;
-            double v = y - iy;
-            u *= u * (3 - 2 * u);
-            v *= v * (3 - 2 * v);
-            double top = lattice(ix, iy) * (1 - u) + lattice(ix + 1, iy) * u;
-            double low = lattice(ix, iy + 1) * (1 - u) + lattice(ix + 1, iy + 1) * u;
+        private final int iy;
+        private final double v;
+        private int ix = Integer.MIN_VALUE;
+        private double topLeft;
+        private double topRight;
+        private double lowLeft;
+        private double lowRight;
+
+        Cells(double y) {
+            iy = (int) Math.floor(y);
+            v = smooth(y - iy);
+        }
+
+        double at(double x) {
+            int cell = (int) Math.floor(x);
+            if (cell != ix) {
+                ix = cell;
+                topLeft = lattice(ix, iy);
+                topRight = lattice(ix + 1, iy);
+                lowLeft = lattice(ix, iy + 1);
+                lowRight = lattice(ix + 1, iy + 1);
+            }
+            double u = smooth(x - ix);
+            double top = topLeft * (1 - u) + topRight * u;
+            double low = lowLeft * (1 - u) + lowRight * u;
             return top + (low - top) * v;
+        }
+
+        private static double smooth(double part) {
+            return part * (part * (3 - 2 * part));
         }
 
         private static double lattice(int x, int y) {

@@ -54,30 +54,27 @@ final class TruthTrial {
         }
     }
 
+    /** What came of a trial: what was told, and why the rest was not. */
+    record Outcome(List<Result> results, List<String> refusals) {}
+
     private final TruthScene scene;
     private final TruthCamera camera;
     private final List<Result> results = new ArrayList<>();
     private final List<String> refusals = new ArrayList<>();
 
-    TruthTrial(int seed) {
+    private TruthTrial(int seed) {
         scene = new TruthScene(seed);
         camera = new TruthCamera(seed);
-        run(Pictures.read(camera.photograph(scene)), seed);
     }
 
-    TruthCamera camera() {
-        return camera;
+    /** Renders and measures; the scene, some 50 MB, is not kept. */
+    static Outcome run(int seed) {
+        var trial = new TruthTrial(seed);
+        trial.measure(Pictures.read(trial.camera.photograph(trial.scene)), seed);
+        return new Outcome(trial.results, trial.refusals);
     }
 
-    List<Result> results() {
-        return results;
-    }
-
-    List<String> refusals() {
-        return refusals;
-    }
-
-    private void run(Raster photo, int seed) {
+    private void measure(Raster photo, int seed) {
         Lens lens = Lens.straight(photo.width(), photo.height());
         var fit = LensFit.fit(camera.edges(HAND_PX), photo.width(), photo.height());
         if (fit instanceof LensFit.Outcome.Found f) {
