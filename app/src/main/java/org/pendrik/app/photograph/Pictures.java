@@ -121,7 +121,7 @@ public final class Pictures {
                         0xff000000
                                 | (bgr[3 * i + 2] & 255) << 16
                                 | (bgr[3 * i + 1] & 255) << 8
-                                | bgr[3 * i] & 255;
+                                | (bgr[3 * i] & 255);
             }
             return out;
         }
