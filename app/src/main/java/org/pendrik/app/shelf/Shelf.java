@@ -24,6 +24,7 @@ import org.pendrik.core.paint.Paint;
 import org.pendrik.core.paint.SpectrumFit;
 import org.pendrik.core.paint.Surface;
 import org.pendrik.core.paint.TintSpan;
+import org.pendrik.core.recipe.Ingredient;
 import org.pendrik.core.shelf.Bottle;
 import org.pendrik.core.shelf.GimpPalette;
 import org.pendrik.core.shelf.ShelfChanges;
@@ -89,17 +90,17 @@ public class Shelf {
                     or(maker),
                     family,
                     kind,
-                    finish == null ? "flat" : finish,
+                    finish == null ? Bottle.USUAL_FINISH : finish,
                     Optional.ofNullable(colour),
                     source == null ? Bottle.Source.TYPED : source,
-                    or(hiding, 0.9),
+                    or(hiding, Bottle.USUAL_HIDING),
                     amountMl,
                     or(fullMl, amountMl),
                     Optional.ofNullable(opened),
                     Optional.ofNullable(keepsUntil),
                     or(pricePerMl, 0),
                     or(place),
-                    or(dropMl, 0.05),
+                    or(dropMl, Ingredient.USUAL_DROP_ML),
                     or(strength, 1),
                     or(notes),
                     swatches == null ? List.of() : swatches);

@@ -56,6 +56,12 @@ public record Bottle(
         double strength,
         String notes,
         List<Swatch> swatches) {
+    /** Where nothing is said of the surface. */
+    public static final String USUAL_FINISH = "flat";
+
+    /** Where nothing is said of the hiding. */
+    public static final double USUAL_HIDING = 0.9;
+
     private static final int SHORT = 80;
     private static final int LONG = 2000;
     private static final double COAT_UM = 10;
@@ -159,44 +165,24 @@ public record Bottle(
         }
     }
 
-    /** A bottle of which there are no swatches but its colour. */
-    public Bottle(
-            String name,
-            String maker,
-            String family,
-            Kind kind,
-            String finish,
-            Optional<Lab> colour,
-            Source source,
-            double hiding,
-            double amountMl,
-            double fullMl,
-            Optional<LocalDate> opened,
-            Optional<LocalDate> keepsUntil,
-            double pricePerMl,
-            String place,
-            double dropMl,
-            double strength,
-            String notes) {
-        this(
-                name,
-                maker,
-                family,
-                kind,
-                finish,
-                colour,
-                source,
-                hiding,
-                amountMl,
-                fullMl,
-                opened,
-                keepsUntil,
-                pricePerMl,
-                place,
-                dropMl,
-                strength,
-                notes,
-                List.of());
+    /** What is taken of a paint of which no more is said; it has no name and no family yet. */
+    static BottleBuilder usual() {
+        return BottleBuilder.builder()
+                .name("")
+                .maker("")
+                .family("")
+                .kind(Kind.PAINT)
+                .finish(USUAL_FINISH)
+                .colour(Optional.empty())
+                .source(Source.TYPED)
+                .hiding(USUAL_HIDING)
+                .opened(Optional.empty())
+                .keepsUntil(Optional.empty())
+                .place("")
+                .dropMl(Ingredient.USUAL_DROP_ML)
+                .strength(1)
+                .notes("")
+                .swatches(List.of());
     }
 
     private static String text(String field, String value, int most) {

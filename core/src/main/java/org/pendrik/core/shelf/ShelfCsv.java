@@ -7,6 +7,8 @@ import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -14,7 +16,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
+import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -40,34 +46,59 @@ public final class ShelfCsv {
 
     private ShelfCsv() {}
 
-    /** The columns, by their heading. */
+    /** The columns: how they are headed, written and read. Each is read after those above it. */
+    @SuppressWarnings("ImmutableEnumChecker") // the functions keep nothing
     private enum Column {
-        NAME("name"),
-        MAKER("maker"),
-        FAMILY("family"),
-        KIND("kind"),
-        FINISH("finish"),
-        L("L*"),
-        A("a*"),
-        B("b*"),
-        SRGB("sRGB"),
-        SOURCE("colour from"),
-        HIDING("hiding [%]"),
-        AMOUNT("amount [ml]"),
-        FULL("bottle [ml]"),
-        OPENED("opened"),
-        KEEPS("keeps until"),
-        PRICE("price [per ml]"),
-        PLACE("stands"),
-        DROP("drop [ml]"),
-        STRENGTH("strength"),
-        NOTES("notes"),
-        SWATCHES("swatches");
+        NAME("name", b -> disarmed(b.name()), text(BottleBuilder::name)),
+        MAKER("maker", b -> disarmed(b.maker()), text(BottleBuilder::maker)),
+        FAMILY("family", b -> disarmed(b.family()), text(BottleBuilder::family)),
+        KIND("kind", b -> b.kind().title(), (c, at) -> set(BottleBuilder::kind, c.kind(at))),
+        FINISH("finish", Bottle::finish, (c, at) -> set(BottleBuilder::finish, c.finish(at))),
+        L("L*", b -> part(b, Lab::l), withTheOthers()),
+        A("a*", b -> part(b, Lab::a), withTheOthers()),
+        B("b*", b -> part(b, Lab::b), withTheOthers()),
+        SRGB("sRGB", b -> b.colour().map(Srgb::toHex).orElse(""), withTheOthers()),
+        SOURCE(
+                "colour from",
+                b -> b.source().name().toLowerCase(Locale.ROOT),
+                (c, at) -> set(BottleBuilder::source, c.source(at))),
+        HIDING(
+                "hiding [%]",
+                b -> number(b.hiding() * 100),
+                numbers(100 * Bottle.USUAL_HIDING, (out, v) -> out.hiding(v / 100))),
+        AMOUNT("amount [ml]", b -> number(b.amountMl()), numbers(0, BottleBuilder::amountMl)),
+        FULL(
+                "bottle [ml]",
+                b -> number(b.fullMl()),
+                (c, at) -> {
+                    if (c.text(at).isEmpty()) {
+                        return out -> out.fullMl(out.amountMl());
+                    }
+                    return set(BottleBuilder::fullMl, c.number(at, 0));
+                }),
+        OPENED("opened", b -> date(b.opened()), dates(BottleBuilder::opened)),
+        KEEPS("keeps until", b -> date(b.keepsUntil()), dates(BottleBuilder::keepsUntil)),
+        PRICE("price [per ml]", b -> number(b.pricePerMl()), numbers(0, BottleBuilder::pricePerMl)),
+        PLACE("stands", b -> disarmed(b.place()), text(BottleBuilder::place)),
+        DROP(
+                "drop [ml]",
+                b -> number(b.dropMl()),
+                numbers(Ingredient.USUAL_DROP_ML, BottleBuilder::dropMl)),
+        STRENGTH("strength", b -> number(b.strength()), numbers(1, BottleBuilder::strength)),
+        NOTES("notes", b -> disarmed(b.notes()), text(BottleBuilder::notes)),
+        SWATCHES(
+                "swatches",
+                b -> Swatch.write(b.swatches()),
+                (c, at) -> set(BottleBuilder::swatches, Swatch.read(c.text(at))));
 
         private final String heading;
+        private final Function<Bottle, String> cell;
+        private final Reading reading;
 
-        Column(String heading) {
+        Column(String heading, Function<Bottle, String> cell, Reading reading) {
             this.heading = heading;
+            this.cell = cell;
+            this.reading = reading;
         }
 
         static Optional<Column> of(String heading) {
@@ -79,6 +110,44 @@ public final class ShelfCsv {
             }
             return Optional.empty();
         }
+
+        /** Not by itself: together the columns of a colour are one value. */
+        private static Reading withTheOthers() {
+            return (_, _) -> _ -> {};
+        }
+
+        private static Reading text(BiConsumer<BottleBuilder, String> field) {
+            return (c, at) -> set(field, c.text(at));
+        }
+
+        private static Reading numbers(double usual, BiConsumer<BottleBuilder, Double> field) {
+            return (c, at) -> set(field, c.number(at, usual));
+        }
+
+        private static Reading dates(BiConsumer<BottleBuilder, Optional<LocalDate>> field) {
+            return (c, at) -> set(field, c.date(at));
+        }
+
+        private static String part(Bottle b, ToDoubleFunction<Lab> part) {
+            return b.colour().map(c -> number(part.applyAsDouble(c))).orElse("");
+        }
+
+        private static String date(Optional<LocalDate> date) {
+            return date.map(LocalDate::toString).orElse("");
+        }
+    }
+
+    /** What a cell makes of a bottle. */
+    @FunctionalInterface
+    private interface Reading {
+        Consumer<BottleBuilder> of(Cells cells, Column at);
+    }
+
+    /** Up to four columns are one colour. */
+    private static final Set<Column> COLOUR = EnumSet.of(Column.L, Column.A, Column.B, Column.SRGB);
+
+    private static <T> Consumer<BottleBuilder> set(BiConsumer<BottleBuilder, T> field, T value) {
+        return out -> field.accept(out, value);
     }
 
     /**
@@ -96,8 +165,11 @@ public final class ShelfCsv {
      * A line that holds.
      *
      * @param line of the file
+     * @param bottle a new one that it describes
+     * @param over a bottle as the line changes it: what the table has no column for stays as it is;
+     *     throws {@link InvalidInput} where the two do not go together
      */
-    public record Line(long line, Bottle bottle) {}
+    public record Line(long line, Bottle bottle, UnaryOperator<Bottle> over) {}
 
     /**
      * Lines that hold, and what is wrong with the others.
@@ -112,45 +184,13 @@ public final class ShelfCsv {
         }
     }
 
-    /**
-     * A bottle as a line changes it: what the table has no column for stays as it is.
-     *
-     * @param columns that the table has
-     */
+    /** A bottle as a line changes it. */
     static Read over(Bottle is, Line line, Set<String> columns) {
-        Values v = new Values(is, line.bottle(), columns);
         try {
-            Bottle changed =
-                    new Bottle(
-                            v.of(Bottle::name, Column.NAME),
-                            v.of(Bottle::maker, Column.MAKER),
-                            v.of(Bottle::family, Column.FAMILY),
-                            v.of(Bottle::kind, Column.KIND),
-                            v.of(Bottle::finish, Column.FINISH),
-                            v.of(Bottle::colour, Column.L, Column.A, Column.B, Column.SRGB),
-                            v.of(Bottle::source, Column.SOURCE),
-                            v.of(Bottle::hiding, Column.HIDING),
-                            v.of(Bottle::amountMl, Column.AMOUNT),
-                            v.of(Bottle::fullMl, Column.FULL),
-                            v.of(Bottle::opened, Column.OPENED),
-                            v.of(Bottle::keepsUntil, Column.KEEPS),
-                            v.of(Bottle::pricePerMl, Column.PRICE),
-                            v.of(Bottle::place, Column.PLACE),
-                            v.of(Bottle::dropMl, Column.DROP),
-                            v.of(Bottle::strength, Column.STRENGTH),
-                            v.of(Bottle::notes, Column.NOTES),
-                            v.of(Bottle::swatches, Column.SWATCHES));
-            return new Read(List.of(new Line(line.line(), changed)), List.of(), columns);
+            Line changed = new Line(line.line(), line.over().apply(is), line.over());
+            return new Read(List.of(changed), List.of(), columns);
         } catch (InvalidInput e) {
             return new Read(List.of(), List.of(fault(line.line(), e)), columns);
-        }
-    }
-
-    /** The values of a line where the table has their column, else those of a bottle. */
-    private record Values(Bottle is, Bottle said, Set<String> columns) {
-        <T> T of(Function<Bottle, T> field, Column... any) {
-            boolean named = Arrays.stream(any).anyMatch(c -> columns.contains(c.heading));
-            return field.apply(named ? said : is);
         }
     }
 
@@ -189,7 +229,7 @@ public final class ShelfCsv {
                                     "Split the file."));
                     break;
                 }
-                bottle(r, line, at, faults).ifPresent(b -> lines.add(new Line(line, b)));
+                line(r, line, at, faults).ifPresent(lines::add);
             }
             if (first) {
                 faults.add(new Fault(1, "", "", "is empty", "The first line names the columns."));
@@ -309,6 +349,33 @@ public final class ShelfCsv {
             }
         }
 
+        Bottle.Kind kind(Column c) {
+            if (text(c).isEmpty()) {
+                return Bottle.Kind.PAINT;
+            }
+            Optional<Bottle.Kind> kind = Bottle.Kind.of(text(c));
+            if (kind.isEmpty()) {
+                wrong(
+                        c,
+                        "is not a kind",
+                        "Use paint, clear, metallic, fluorescent, powder or liquid.");
+            }
+            return kind.orElse(Bottle.Kind.PAINT);
+        }
+
+        String finish(Column c) {
+            String finish = text(c).toLowerCase(Locale.ROOT);
+            return finish.isEmpty() ? Bottle.USUAL_FINISH : finish;
+        }
+
+        Bottle.Source source(Column c) {
+            String source = text(c).toLowerCase(Locale.ROOT);
+            if (!List.of("", "typed", "measured").contains(source)) {
+                wrong(c, "is not known", "Use typed or measured.");
+            }
+            return source.equals("measured") ? Bottle.Source.MEASURED : Bottle.Source.TYPED;
+        }
+
         Optional<Lab> colour() {
             String hex = text(Column.SRGB);
             boolean lab =
@@ -330,7 +397,7 @@ public final class ShelfCsv {
         }
     }
 
-    private static Optional<Bottle> bottle(
+    private static Optional<Line> line(
             CSVRecord r, long line, Map<Column, Integer> at, List<Fault> faults) {
         int before = faults.size();
         Cells c = new Cells(r, line, at, faults);
@@ -344,64 +411,36 @@ public final class ShelfCsv {
                             "Put values with commas in quotation marks."));
             return Optional.empty();
         }
-        String kindText = c.text(Column.KIND);
-        Bottle.Kind kind =
-                kindText.isEmpty()
-                        ? Bottle.Kind.PAINT
-                        : Bottle.Kind.of(kindText)
-                                .orElseGet(
-                                        () -> {
-                                            c.wrong(
-                                                    Column.KIND,
-                                                    "is not a kind",
-                                                    "Use paint, clear, metallic, fluorescent, powder"
-                                                            + " or liquid.");
-                                            return Bottle.Kind.PAINT;
-                                        });
-        Optional<Lab> colour = c.colour();
-        double hiding = c.number(Column.HIDING, 90);
-        double amount = c.number(Column.AMOUNT, 0);
-        double full = c.number(Column.FULL, amount);
-        Optional<LocalDate> opened = c.date(Column.OPENED);
-        Optional<LocalDate> keeps = c.date(Column.KEEPS);
-        double price = c.number(Column.PRICE, 0);
-        double drop = c.number(Column.DROP, Ingredient.USUAL_DROP_ML);
-        double strength = c.number(Column.STRENGTH, 1);
-        String source = c.text(Column.SOURCE).toLowerCase(Locale.ROOT);
-        if (!List.of("", "typed", "measured").contains(source)) {
-            c.wrong(Column.SOURCE, "is not known", "Use typed or measured.");
-        }
-        String finish = c.text(Column.FINISH).toLowerCase(Locale.ROOT);
-        if (faults.size() > before) {
-            return Optional.empty();
-        }
         try {
+            List<Consumer<BottleBuilder>> said = new ArrayList<>();
+            for (Column column : Column.values()) {
+                if (at.containsKey(column)) {
+                    said.add(column.reading.of(c, column));
+                }
+            }
+            if (!Collections.disjoint(at.keySet(), COLOUR)) {
+                said.add(set(BottleBuilder::colour, c.colour()));
+            }
+            if (faults.size() > before) {
+                return Optional.empty();
+            }
+            Bottle fresh = built(Bottle.usual(), said);
             return Optional.of(
-                    new Bottle(
-                            c.text(Column.NAME),
-                            c.text(Column.MAKER),
-                            c.text(Column.FAMILY),
-                            kind,
-                            finish.isEmpty() ? "flat" : finish,
-                            colour,
-                            source.equals("measured")
-                                    ? Bottle.Source.MEASURED
-                                    : Bottle.Source.TYPED,
-                            hiding / 100,
-                            amount,
-                            full,
-                            opened,
-                            keeps,
-                            price,
-                            c.text(Column.PLACE),
-                            drop,
-                            strength,
-                            c.text(Column.NOTES),
-                            Swatch.read(c.text(Column.SWATCHES))));
+                    new Line(
+                            line,
+                            at.containsKey(Column.FULL)
+                                    ? fresh
+                                    : BottleBuilder.builder(fresh).fullMl(fresh.amountMl()).build(),
+                            is -> built(BottleBuilder.builder(is), said)));
         } catch (InvalidInput e) {
             faults.add(fault(line, e));
             return Optional.empty();
         }
+    }
+
+    private static Bottle built(BottleBuilder from, List<Consumer<BottleBuilder>> said) {
+        said.forEach(s -> s.accept(from));
+        return from.build();
     }
 
     /** The column that a field of a bottle stands in. */
@@ -440,7 +479,7 @@ public final class ShelfCsv {
         try (CSVPrinter printer = new CSVPrinter(out, FORMAT)) {
             printer.printRecord(columns.stream().map(c -> c.heading).toList());
             for (Bottle b : bottles) {
-                printer.printRecord(columns.stream().map(c -> cell(b, c)).toList());
+                printer.printRecord(columns.stream().map(c -> c.cell.apply(b)).toList());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -458,32 +497,6 @@ public final class ShelfCsv {
 
     private static String armed(String text) {
         return text.startsWith("'") && FORMULA.matcher(text).lookingAt() ? text.substring(1) : text;
-    }
-
-    private static String cell(Bottle b, Column c) {
-        return switch (c) {
-            case NAME -> disarmed(b.name());
-            case MAKER -> disarmed(b.maker());
-            case FAMILY -> disarmed(b.family());
-            case KIND -> b.kind().title();
-            case FINISH -> b.finish();
-            case L -> b.colour().map(x -> number(x.l())).orElse("");
-            case A -> b.colour().map(x -> number(x.a())).orElse("");
-            case B -> b.colour().map(x -> number(x.b())).orElse("");
-            case SRGB -> b.colour().map(Srgb::toHex).orElse("");
-            case SOURCE -> b.source().name().toLowerCase(Locale.ROOT);
-            case HIDING -> number(b.hiding() * 100);
-            case AMOUNT -> number(b.amountMl());
-            case FULL -> number(b.fullMl());
-            case OPENED -> b.opened().map(LocalDate::toString).orElse("");
-            case KEEPS -> b.keepsUntil().map(LocalDate::toString).orElse("");
-            case PRICE -> number(b.pricePerMl());
-            case PLACE -> disarmed(b.place());
-            case DROP -> number(b.dropMl());
-            case STRENGTH -> number(b.strength());
-            case NOTES -> disarmed(b.notes());
-            case SWATCHES -> Swatch.write(b.swatches());
-        };
     }
 
     /** At most six places, without zeros at the end. */

@@ -15,24 +15,17 @@ import org.testng.annotations.Test;
 
 public class ShelfFilesTest {
     static Bottle bottle(String name, Lab colour) {
-        return new Bottle(
-                name,
-                "own brew",
-                "waterborne acrylic",
-                Bottle.Kind.PAINT,
-                "flat",
-                Optional.of(colour),
-                Bottle.Source.TYPED,
-                0.9,
-                12.5,
-                17,
-                Optional.of(LocalDate.of(2026, 3, 14)),
-                Optional.empty(),
-                0.18,
-                "left drawer",
-                0.05,
-                1,
-                "");
+        return Bottle.usual()
+                .name(name)
+                .maker("own brew")
+                .family("waterborne acrylic")
+                .colour(Optional.of(colour))
+                .amountMl(12.5)
+                .fullMl(17)
+                .opened(Optional.of(LocalDate.of(2026, 3, 14)))
+                .pricePerMl(0.18)
+                .place("left drawer")
+                .build();
     }
 
     private static Bottle any(SplittableRandom r, int i) {
@@ -277,5 +270,23 @@ public class ShelfFilesTest {
             assertEquals(read.lines().getFirst().bottle().name(), name);
         }
         assertTrue(ShelfCsv.write(List.of(bottle("it's", new Lab(40, -1, 2)))).contains("it's"));
+    }
+
+    @Test
+    public void columnsStandInAnyOrder() {
+        ShelfCsv.Read read =
+                ShelfCsv.read(
+                        """
+                        b*,bottle [ml],amount [ml],family,name,sRGB
+                        ,,12,enamel,rust,#808080
+                        7,30,12,enamel,dust,#808080
+                        """);
+        assertEquals(read.faults(), List.of());
+        Bottle rust = read.lines().getFirst().bottle();
+        assertEquals(rust.fullMl(), 12.0, "a bottle of which no more is said was full");
+        assertEquals(rust.colour().map(Srgb::toHex).orElseThrow(), "#808080");
+        Bottle dust = read.lines().getLast().bottle();
+        assertEquals(dust.fullMl(), 30.0);
+        assertEquals(dust.colour().orElseThrow(), new Lab(0, 0, 7), "a typed part goes before");
     }
 }

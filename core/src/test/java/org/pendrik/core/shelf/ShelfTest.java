@@ -18,24 +18,7 @@ import org.testng.annotations.Test;
 
 public class ShelfTest {
     private static Bottle of(Bottle b, Bottle.Kind kind, String family, double amount) {
-        return new Bottle(
-                b.name(),
-                b.maker(),
-                family,
-                kind,
-                b.finish(),
-                b.colour(),
-                b.source(),
-                b.hiding(),
-                amount,
-                b.fullMl(),
-                b.opened(),
-                b.keepsUntil(),
-                b.pricePerMl(),
-                b.place(),
-                b.dropMl(),
-                b.strength(),
-                b.notes());
+        return BottleBuilder.builder(b).kind(kind).family(family).amountMl(amount).build();
     }
 
     @Test

@@ -23,25 +23,7 @@ public class SwatchTest {
 
     private static Bottle bottle(Optional<Lab> colour, List<Swatch> swatches) {
         Bottle b = ShelfFilesTest.bottle("oxide", OXIDE);
-        return new Bottle(
-                b.name(),
-                b.maker(),
-                b.family(),
-                b.kind(),
-                b.finish(),
-                colour,
-                b.source(),
-                0.9,
-                12,
-                17,
-                b.opened(),
-                b.keepsUntil(),
-                0,
-                "",
-                0.05,
-                1,
-                "",
-                swatches);
+        return BottleBuilder.builder(b).colour(colour).swatches(swatches).build();
     }
 
     private static Lab over(Paint p, double ground) {
