@@ -21,7 +21,7 @@ final class Browser implements AutoCloseable {
                     "--disable-sync",
                     "--no-first-run");
 
-    private static final double SLOWEST_MS = 60_000;
+    private static final double SLOWEST_MS = 30_000;
 
     private final Playwright playwright;
     private final com.microsoft.playwright.Browser browser;
