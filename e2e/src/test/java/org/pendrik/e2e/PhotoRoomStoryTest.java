@@ -122,6 +122,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
         page.keyboard().press("4");
         work(page);
         page.getByText("Compare", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("laid over by its edges")).isVisible();
         putModel(page, "after.jpg", RUSTED, 9);
         assertThat(page.getByText("Still to come here: rust streak.")).hasCount(0);
         assertThat(page.getByText(Pattern.compile("after .*rust streak"))).isVisible();
