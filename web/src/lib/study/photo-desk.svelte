@@ -11,15 +11,19 @@
 		photo: Schemas['Photograph'];
 		size: Schemas['SideSize'];
 		others?: Schemas['Photograph'][];
+		/** Told when a mark begins to move, and when all marks are stored. */
+		onwork?: (work: boolean) => void;
 	};
 
-	let { photo, size, others = [] }: Props = $props();
+	let { photo, size, others = [], onwork }: Props = $props();
 
 	const desk = Desk.get();
 	// made anew for each photograph by the key around this component
 	// svelte-ignore state_referenced_locally
 	const marks = new PhotoMarks(photo, desk, Boolean(size.curve));
 	$effect(() => marks.seen(photo));
+	$effect(() => onwork?.(!marks.kept));
+	$effect(() => () => onwork?.(false));
 	let looking = $state(false);
 	let told = $state('');
 

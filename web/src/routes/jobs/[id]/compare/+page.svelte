@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
+	import type { Schemas } from '$lib/api/client';
 	import { comparing, recalling } from '$lib/api/progress.svelte';
 	import {
 		compareQuery,
@@ -16,6 +17,7 @@
 	import PhotoAbout from '$lib/study/photo-about.svelte';
 	import PhotoDesk from '$lib/study/photo-desk.svelte';
 	import PhotoShelf from '$lib/study/photo-shelf.svelte';
+	import { Rest } from '$lib/study/rest.svelte';
 	import SidePicker from '$lib/study/side-picker.svelte';
 	import type { Side } from '$lib/study/sides';
 	import Choice from '$lib/ui/choice.svelte';
@@ -42,25 +44,38 @@
 	let unfolded = $state<boolean>();
 	let shelf = $state<PhotoShelf>();
 
+	const located = (p: Schemas['Photograph'] | undefined) => !!(p?.corners ?? p?.shellMarks);
+
 	const all = $derived((photographs.data ?? []).filter((p) => p.role === 'MODEL'));
 	const models = $derived(all.filter((p) => p.side === side));
 	const model = $derived(
-		models.find((p) => p.id === wanted) ??
-			[...models].reverse().find((p) => p.corners ?? p.shellMarks) ??
-			models.at(-1)
+		models.find((p) => p.id === wanted) ?? [...models].reverse().find(located) ?? models.at(-1)
 	);
 	// one photograph has no past; more are shown without being asked for
-	const past = $derived(unfolded ?? models.filter((p) => p.corners ?? p.shellMarks).length > 1);
+	const past = $derived(unfolded ?? models.filter(located).length > 1);
 	const size = $derived(sizes.data?.find((s) => s.side === side));
-	const of = $derived(
-		model && (model.corners ?? model.shellMarks) ? { side, model: model.id } : { side }
-	);
-	const compare = createQuery(() => compareQuery(id, of));
+	const hand = new Rest();
+	const compare = createQuery(() => ({
+		...compareQuery(id, model ? { side, model: model.id } : { side }),
+		enabled: hand.resting
+	}));
 	const ready = $derived(
-		compare.data?.side === side && compare.data.prototypeId && compare.data.modelId
+		located(model) &&
+			compare.data?.side === side &&
+			compare.data.prototypeId &&
+			compare.data.modelId
 	);
-	const history = createQuery(() => historyQuery(id, { side }, past && !!ready));
-	const stamp = $derived((photographs.data ?? []).map((p) => p.version).join('-'));
+	const atMarks = $derived(model && (marking || !located(model) || (!ready && !compare.isPending)));
+	// who sets the first corner goes on with the others, though the comparison begins
+	$effect(() => {
+		if (model && !located(model)) marking = true;
+	});
+	const history = createQuery(() => historyQuery(id, { side }, past && !!ready && hand.resting));
+	const now = $derived((photographs.data ?? []).map((p) => p.version).join('-'));
+	let stamp = $state('');
+	$effect.pre(() => {
+		if (hand.resting) stamp = now;
+	});
 	const asked = $derived(`side=${side}&model=${compare.data?.modelId ?? ''}&at=${stamp}`);
 
 	Keys.use('Compare', () => [
@@ -85,6 +100,38 @@
 
 <svelte:head><title>Compare – Pendrik</title></svelte:head>
 
+{#snippet comparison()}
+	{#if ready && size}
+		<div class="mb-2 flex flex-wrap gap-5">
+			<Choice label="How to look" value={look} items={LOOKS} onchange={(key) => (look = key)} />
+			<button class="tag ml-auto underline" onclick={() => (marking = !marking)}
+				>{marking ? 'Hide the photograph' : "Marks on the model's photograph"}</button
+			>
+		</div>
+		<Wipe
+			prototypeSrc={`/api/photographs/${compare.data?.prototypeId ?? ''}/side?at=${stamp}`}
+			modelSrc={`/api/jobs/${id}/compare/model?${asked}`}
+			mapSrc={`/api/jobs/${id}/compare/map?${asked}`}
+			ratio={size.lengthMm / size.heightMm}
+			{look}
+			bind:share
+		/>
+		<p class="mt-2 text-soft">
+			{#if look === 'map'}Light is alike, black is ΔE00 20 and more; edges are left out.{/if}
+			Median over the side
+			<span class="figure text-ink">ΔE00 {compare.data?.medianDeltaE00?.toFixed(1) ?? '–'}</span>,
+			seen from {compare.data?.viewingMm} mm: the eye blurs {(
+				(compare.data?.eyeBlurMm ?? 0) * 2
+			).toFixed(0)} mm of the prototype.
+			{compare.data?.registered
+				? `The model is laid over by its edges, moved by ${compare.data.movedMm.toFixed(0)} mm at most.`
+				: 'The edges of the two sides do not fit each other: the corners alone lay them over.'}
+			{#if !compare.data?.modelBalanced || !compare.data.prototypeBalanced}A grey card is missing:
+				the lamps count as difference.{/if}
+		</p>
+	{/if}
+{/snippet}
+
 <!-- on a telephone the verdicts come before the history -->
 <div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem] lg:grid-rows-[auto_1fr]">
 	<div class="min-w-0">
@@ -92,37 +139,9 @@
 		{#if compare.error}
 			<Notice title="The sides cannot be compared" text={compare.error.message} kind="failed" />
 		{/if}
-		{#if ready && job.data && size}
-			<div class="mb-2 flex flex-wrap gap-5">
-				<Choice label="How to look" value={look} items={LOOKS} onchange={(key) => (look = key)} />
-				<button class="tag ml-auto underline" onclick={() => (marking = !marking)}
-					>{marking ? 'Hide the photograph' : "Marks on the model's photograph"}</button
-				>
-			</div>
-			<Wipe
-				prototypeSrc={`/api/photographs/${compare.data?.prototypeId ?? ''}/side?at=${stamp}`}
-				modelSrc={`/api/jobs/${id}/compare/model?${asked}`}
-				mapSrc={`/api/jobs/${id}/compare/map?${asked}`}
-				ratio={size.lengthMm / size.heightMm}
-				{look}
-				bind:share
-			/>
-			<p class="mt-2 text-soft">
-				{#if look === 'map'}Light is alike, black is ΔE00 20 and more; edges are left out.{/if}
-				Median over the side
-				<span class="figure text-ink">ΔE00 {compare.data?.medianDeltaE00?.toFixed(1) ?? '–'}</span>,
-				seen from {compare.data?.viewingMm} mm: the eye blurs {(
-					(compare.data?.eyeBlurMm ?? 0) * 2
-				).toFixed(0)} mm of the prototype.
-				{compare.data?.registered
-					? `The model is laid over by its edges, moved by ${compare.data.movedMm.toFixed(0)} mm at most.`
-					: 'The edges of the two sides do not fit each other: the corners alone lay them over.'}
-				{#if !compare.data?.modelBalanced || !compare.data.prototypeBalanced}A grey card is missing:
-					the lamps count as difference.{/if}
-			</p>
-		{/if}
+		{#if !atMarks}{@render comparison()}{/if}
 		{#if job.data && size}
-			<div class={ready && !marking ? 'mt-4' : 'mt-5'}>
+			<div class="mt-4">
 				<PhotoShelf
 					bind:this={shelf}
 					jobId={id}
@@ -132,15 +151,22 @@
 					chosen={model?.id}
 					onchoose={(p) => {
 						wanted = p;
-						marking = !models.find((m) => m.id === p)?.corners;
+						marking = !located(models.find((m) => m.id === p));
 					}}
 				/>
-				{#if model && (!ready || marking || !(model.corners ?? model.shellMarks))}
-					{#key model.id}<PhotoDesk photo={model} {size} others={models} />{/key}
-					<PhotoAbout photo={model} kind={job.data?.job.kind ?? 'FREIGHT_CAR'} />
+				{#if model && atMarks}
+					{#key model.id}<PhotoDesk
+							photo={model}
+							{size}
+							others={models}
+							onwork={(work) => hand.at(work)}
+						/>{/key}
+					<PhotoAbout photo={model} kind={job.data.job.kind} />
 				{/if}
 			</div>
 		{/if}
+		<!-- below what is being marked: nothing moves under a hand that drags a corner -->
+		{#if atMarks}<div class="mt-6">{@render comparison()}</div>{/if}
 	</div>
 	<section class="lg:row-span-2" aria-labelledby="verdicts">
 		<h2 id="verdicts" class="text-2xl">Region by region</h2>

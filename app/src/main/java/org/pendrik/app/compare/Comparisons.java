@@ -81,8 +81,8 @@ class Comparisons {
         Side side = pairs.side(jobId, wanted);
         int viewing = workshops.current().viewingMm();
         double blurMm = SideComparison.eyeBlurMm(viewing, job.scaleRatio());
-        List<String> missing = missing(jobId, side);
         Optional<Pairs.Chosen> chosen = pairs.chosen(jobId, side, modelId);
+        List<String> missing = missing(job, side, chosen.map(Pairs.Chosen::model).orElse(null));
         Optional<Measured> measured = chosen.flatMap(c -> measures.of(job, c, watch));
         if (chosen.isEmpty() || measured.isEmpty()) {
             return new Comparison(
@@ -92,7 +92,7 @@ class Comparisons {
         Pairs.Chosen c = chosen.get();
         Measured m = measured.get();
         watch.at("Comparing every point", 0.7);
-        Lab factory = factories.of(jobs.get(jobId)).orElse(null);
+        Lab factory = factories.of(job).orElse(null);
         return new Comparison(
                 side,
                 c.prototype().id(),
@@ -149,19 +149,23 @@ class Comparisons {
                 advices.of(jobId, b.region(), v, gaps));
     }
 
-    private List<String> missing(UUID jobId, Side side) {
+    /** What has to be there first; {@code asked} is the photograph of the model that was named. */
+    private List<String> missing(Job job, Side side, @Nullable Photograph asked) {
         List<String> out = new ArrayList<>();
         for (Role role : Role.values()) {
             String what = role == Role.PROTOTYPE ? "the prototype" : "the model";
-            String where = side == Side.LEFT ? "" : " (" + side.label(jobs.get(jobId).kind()) + ")";
-            Photograph p = photographs.latest(jobId, role, side);
+            String where = side == Side.LEFT ? "" : " (" + side.label(job.kind()) + ")";
+            Photograph p =
+                    role == Role.MODEL && asked != null
+                            ? asked
+                            : photographs.latest(job.id(), role, side);
             if (p == null) {
                 out.add("A photograph of " + what + where + ".");
             } else if (!p.located()) {
                 out.add("The four corners on the photograph of " + what + where + ".");
             }
         }
-        if (studies.of(jobId).regions().stream()
+        if (studies.of(job.id()).regions().stream()
                 .noneMatch(
                         r -> r.role() == RegionRole.MEASURE && !r.factory() && r.side() == side)) {
             out.add("Regions to judge: mark them in Study.");
@@ -177,7 +181,7 @@ class Comparisons {
         Job job = jobs.get(jobId);
         Side side = pairs.side(jobId, wanted);
         List<Photograph> all = pairs.progress(jobId, side);
-        Lab factory = factories.of(jobs.get(jobId)).orElse(null);
+        Lab factory = factories.of(job).orElse(null);
         List<Comparison.Stage> out = new ArrayList<>();
         Instant before = Instant.MIN;
         for (Photograph p : all) {
