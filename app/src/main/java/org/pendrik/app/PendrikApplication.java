@@ -12,9 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.apache.ibatis.annotations.Mapper;
 import org.h2.api.ErrorCode;
-import org.mybatis.spring.annotation.MapperScan;
 import org.pendrik.app.backup.BackupCommand;
 import org.pendrik.app.backup.Restart;
 import org.pendrik.app.backup.Restore;
@@ -41,7 +39,6 @@ import org.springframework.core.env.Environment;
  * Starts Pendrik. What can go wrong at the start is said in one sentence, without a stack trace.
  */
 @SpringBootApplication
-@MapperScan(annotationClass = Mapper.class)
 public class PendrikApplication {
     private static final int CANNOT_START = 2;
 
@@ -62,6 +59,9 @@ public class PendrikApplication {
             application().run(args);
         } catch (Done e) {
             System.out.println(e.getMessage());
+        } catch (SpringApplication.AbandonedRunException e) {
+            // the build looks at the beans and starts nothing
+            throw e;
         } catch (RuntimeException e) {
             System.err.println(explain(e));
             System.exit(CANNOT_START);

@@ -28,7 +28,8 @@ final class Server implements AutoCloseable {
                     "-Xmx512m",
                     "--enable-native-access=ALL-UNNAMED",
                     "--sun-misc-unsafe-memory-access=allow",
-                    "-Djava.awt.headless=true");
+                    "-Djava.awt.headless=true",
+                    "-Dspring.aot.enabled=true");
 
     /**
      * Further options of the virtual machine. A server of the tests lives for seconds: the quick

@@ -4,16 +4,25 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.store.ZoneTimes;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface LogMapper {
+    @Component
+    class Bean extends MapperFactoryBean<LogMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(LogMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     @Select(
             """
             select id, job_id, step_id, technique, material, zones, started_at, finished_at, note, photograph_id, version,

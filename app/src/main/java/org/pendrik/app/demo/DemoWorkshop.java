@@ -51,17 +51,15 @@ import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.SubjectKind;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Sets the demonstration up when the last one is a day old: the peat hopper in the middle of its
- * rust, and three more jobs of the Ostrel Valley Railway. Everything goes through the same doors as
- * a user's own work; older demonstrations are put away.
+ * Sets the demonstration up when it is asked for and the last one is a day old: the peat hopper in
+ * the middle of its rust, and three more jobs of the Ostrel Valley Railway. Everything goes through
+ * the same doors as a user's own work; older demonstrations are put away.
  */
 @Component
-@ConditionalOnProperty("pendrik.demo")
 class DemoWorkshop implements ApplicationRunner {
     private static final Duration FRESH = Duration.ofHours(20);
     private static final int MINUTES_SINCE_STREAK = 40;
@@ -77,6 +75,7 @@ class DemoWorkshop implements ApplicationRunner {
     private final Diaries diaries;
     private final Shelf shelf;
     private final Clock clock;
+    private final DataFolder.Settings settings;
 
     DemoWorkshop(
             Jobs jobs,
@@ -102,15 +101,16 @@ class DemoWorkshop implements ApplicationRunner {
         this.diaries = diaries;
         this.shelf = shelf;
         this.clock = clock;
-        if (!settings.demo()) {
-            throw new IllegalStateException("the demonstration was not asked for");
-        }
+        this.settings = settings;
     }
 
     /** All of it or nothing: one that was cut off is made anew by the next start. */
     @Override
     @Transactional
     public void run(ApplicationArguments args) {
+        if (!settings.demo()) {
+            return;
+        }
         Instant now = clock.instant();
         List<Job> old = jobs.all().stream().filter(j -> !j.archived()).toList();
         if (old.stream().anyMatch(j -> j.createdAt().isAfter(now.minus(FRESH)))) {

@@ -4,14 +4,23 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface JobMapper {
+    @Component
+    class Bean extends MapperFactoryBean<JobMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(JobMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     @Select(
             """
             select id, name, kind, scale_ratio, length_mm, height_mm, substrate, wanted_on, note, created_at, archived,

@@ -5,14 +5,23 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.StepId;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface AnswerMapper {
+    @Component
+    class Bean extends MapperFactoryBean<AnswerMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(AnswerMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     @Select(
             """
             select step_id, rule, coat, answered_at from film_answer where job_id = #{jobId}

@@ -4,13 +4,22 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.core.plan.Pin;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface PlanMapper {
+    @Component
+    class Bean extends MapperFactoryBean<PlanMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(PlanMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     @Select(
             """
             select id, technique, material, thickness, zones, origin, reason, started_at, finished_at,

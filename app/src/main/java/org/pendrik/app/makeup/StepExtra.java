@@ -12,6 +12,7 @@ import org.pendrik.core.catalogue.Errand;
 import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.stereotype.Component;
 
 /**
  * What is particular about a step beyond its technique.
@@ -90,6 +91,7 @@ public record StepExtra(
     }
 
     /** Kept as text, rest, minutes, share, needs and lies, each in a line, then the parts. */
+    @Component
     @MappedTypes(StepExtra.class)
     public static class Handler extends TextTypeHandler<StepExtra> {
         private static final int PARTS_FROM = 6;

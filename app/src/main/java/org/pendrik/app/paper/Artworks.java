@@ -3,11 +3,12 @@ package org.pendrik.app.paper;
 import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Pictures;
@@ -16,6 +17,7 @@ import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.stereotype.Component;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -44,8 +46,15 @@ public class Artworks {
     public record Artwork(
             UUID id, UUID jobId, UUID regionId, String name, String hash, double chokeMm) {}
 
-    @Mapper
     interface ArtworkMapper {
+        @Component
+        class Bean extends MapperFactoryBean<ArtworkMapper> {
+            Bean(SqlSessionTemplate session) {
+                super(ArtworkMapper.class);
+                setSqlSessionTemplate(session);
+            }
+        }
+
         @Select(
                 """
                 select id, job_id, region_id, name, hash, choke_mm from artwork where id = #{id}

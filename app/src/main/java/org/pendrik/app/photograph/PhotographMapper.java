@@ -4,15 +4,24 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.sides.Side;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface PhotographMapper {
+    @Component
+    class Bean extends MapperFactoryBean<PhotographMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(PhotographMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     @Select(
             """
             select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,

@@ -10,14 +10,16 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.sides.Side;
 import org.pendrik.app.sides.SideSize;
+import org.springframework.stereotype.Component;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -55,8 +57,15 @@ public class SideSizes {
         }
     }
 
-    @Mapper
     interface SizeMapper {
+        @Component
+        class Bean extends MapperFactoryBean<SizeMapper> {
+            Bean(SqlSessionTemplate session) {
+                super(SizeMapper.class);
+                setSqlSessionTemplate(session);
+            }
+        }
+
         @Select(
                 """
                 select job_id, side, length_mm, height_mm, radius_mm, from_degrees, to_degrees

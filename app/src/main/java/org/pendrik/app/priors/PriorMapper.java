@@ -5,15 +5,24 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.core.catalogue.Binder;
 import org.pendrik.core.catalogue.Overrule;
 import org.pendrik.core.film.StepId;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface PriorMapper {
+    @Component
+    class Bean extends MapperFactoryBean<PriorMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(PriorMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     /**
      * A coat that was seen to be touch dry.
      *

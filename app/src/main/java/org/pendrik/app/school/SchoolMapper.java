@@ -4,12 +4,21 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface SchoolMapper {
+    @Component
+    class Bean extends MapperFactoryBean<SchoolMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(SchoolMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     /** An answer to a question. */
     record Row(String question, String answer) {}
 

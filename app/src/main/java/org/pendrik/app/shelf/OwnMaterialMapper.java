@@ -3,13 +3,22 @@ package org.pendrik.app.shelf;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface OwnMaterialMapper {
+    @Component
+    class Bean extends MapperFactoryBean<OwnMaterialMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(OwnMaterialMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     @Select(
             """
             select material_key as "key", name, family, clear, finish, colour, touch_min, handle_min, recoat_min, full_min, work_from_min,

@@ -7,19 +7,28 @@ import java.util.Optional;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.paint.Light;
 import org.pendrik.core.shelf.Bottle;
 import org.pendrik.core.shelf.Swatch;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface ShelfMapper {
+    @Component
+    class Bean extends MapperFactoryBean<ShelfMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(ShelfMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     /** A bottle as it is kept. */
     record BottleRow(
             UUID id,

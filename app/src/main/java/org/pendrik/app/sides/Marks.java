@@ -11,6 +11,7 @@ import org.pendrik.core.colour.Lab;
 import org.pendrik.core.photo.CylinderUnwrapper.ArcMark;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.stereotype.Component;
 
 /** What a person marks on a photograph, and how it is kept. */
 public final class Marks {
@@ -148,6 +149,7 @@ public final class Marks {
     }
 
     /** Straight lines: one after another, divided by a bar. */
+    @Component
     @MappedTypes(StraightLines.class)
     public static class StraightLinesHandler extends TextTypeHandler<StraightLines> {
         @Override
@@ -173,6 +175,7 @@ public final class Marks {
     }
 
     /** Shell marks: place, end (1 left, 0 right) and hour in degrees each. */
+    @Component
     @MappedTypes(ShellMarks.class)
     public static class ShellMarksHandler extends TextTypeHandler<ShellMarks> {
         @Override
@@ -222,6 +225,7 @@ public final class Marks {
     }
 
     /** Corners as eight numbers. */
+    @Component
     @MappedTypes(Corners.class)
     public static class CornersHandler extends TextTypeHandler<Corners> {
         @Override
@@ -237,6 +241,7 @@ public final class Marks {
     }
 
     /** Known points as four numbers each. */
+    @Component
     @MappedTypes(KnownPoints.class)
     public static class KnownPointsHandler extends TextTypeHandler<KnownPoints> {
         @Override
@@ -263,6 +268,7 @@ public final class Marks {
     }
 
     /** A grey card as five numbers. */
+    @Component
     @MappedTypes(GreyPatch.class)
     public static class GreyPatchHandler extends TextTypeHandler<GreyPatch> {
         @Override

@@ -5,6 +5,7 @@ import org.apache.ibatis.type.MappedTypes;
 import org.pendrik.core.film.StepId;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.boot.jackson.JacksonComponent;
+import org.springframework.stereotype.Component;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
@@ -20,6 +21,7 @@ public class StepIdText {
     }
 
     /** In a table. */
+    @Component
     @MappedTypes(StepId.class)
     public static class Handler extends TextTypeHandler<StepId> {
         @Override

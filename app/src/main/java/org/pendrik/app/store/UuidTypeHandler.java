@@ -9,8 +9,10 @@ import org.apache.ibatis.type.BaseTypeHandler;
 import org.apache.ibatis.type.JdbcType;
 import org.apache.ibatis.type.MappedTypes;
 import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
 
 /** A UUID as the database's own type. */
+@Component
 @MappedTypes(UUID.class)
 public class UuidTypeHandler extends BaseTypeHandler<UUID> {
     @Override

@@ -6,6 +6,7 @@ import java.util.List;
 import org.apache.ibatis.type.MappedTypes;
 import org.pendrik.core.catalogue.Must;
 import org.pendrik.core.film.StepId;
+import org.springframework.stereotype.Component;
 
 /**
  * The coats that a step of the user's own is meant for.
@@ -19,6 +20,7 @@ public record WorksOn(List<StepId> steps, Must must) {
     }
 
     /** Kept as what must happen and the ids, each in a line of its own. */
+    @Component
     @MappedTypes(WorksOn.class)
     public static class Handler extends TextTypeHandler<WorksOn> {
         @Override

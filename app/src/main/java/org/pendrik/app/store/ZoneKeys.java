@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.apache.ibatis.type.MappedTypes;
+import org.springframework.stereotype.Component;
 
 /**
  * Keys of zones in their order.
@@ -25,6 +26,7 @@ public record ZoneKeys(@JsonValue List<String> keys) {
     }
 
     /** Kept as the keys with a blank between. */
+    @Component
     @MappedTypes(ZoneKeys.class)
     public static class Handler extends TextTypeHandler<ZoneKeys> {
         @Override

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.apache.ibatis.type.MappedTypes;
+import org.springframework.stereotype.Component;
 
 /**
  * When a step was on each of its zones, in the order in which it went over them.
@@ -24,6 +25,7 @@ public record ZoneTimes(Map<String, Span> spans) {
     }
 
     /** Kept as key, begin and end in seconds since 1970, zones apart by a blank. */
+    @Component
     @MappedTypes(ZoneTimes.class)
     public static class Handler extends TextTypeHandler<ZoneTimes> {
         @Override

@@ -12,6 +12,7 @@ import org.pendrik.app.store.TextTypeHandler;
 import org.pendrik.core.plan.Made;
 import org.pendrik.core.plan.Phase;
 import org.pendrik.core.units.InvalidInput;
+import org.springframework.stereotype.Component;
 
 /**
  * How an effect is made where the schools would do it otherwise, and when it happened.
@@ -85,6 +86,7 @@ public record EffectHow(
      * Kept as one field a line, an empty line for what is not said; then a line for each material
      * beside the tones.
      */
+    @Component
     @MappedTypes(EffectHow.class)
     public static class Handler extends TextTypeHandler<EffectHow> {
         private static final int FIELDS = 8;

@@ -4,15 +4,24 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.sides.Marks;
 import org.pendrik.app.sides.Side;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface StudyMapper {
+    @Component
+    class Bean extends MapperFactoryBean<StudyMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(StudyMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     /** A region as it is stored: its outline is one line of numbers. */
     record Row(
             UUID id,

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.apache.ibatis.type.MappedTypes;
 import org.pendrik.app.store.TextTypeHandler;
+import org.springframework.stereotype.Component;
 
 /**
  * Keys of the materials that carry the tones of an effect.
@@ -19,6 +20,7 @@ public record ToneKeys(@JsonValue List<String> keys) {
     }
 
     /** Kept as the keys with a blank between. */
+    @Component
     @MappedTypes(ToneKeys.class)
     public static class Handler extends TextTypeHandler<ToneKeys> {
         @Override

@@ -3,13 +3,22 @@ package org.pendrik.app.workshop;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import org.mybatis.spring.SqlSessionTemplate;
+import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.springframework.stereotype.Component;
 
-@Mapper
 interface WorkshopMapper {
+    @Component
+    class Bean extends MapperFactoryBean<WorkshopMapper> {
+        Bean(SqlSessionTemplate session) {
+            super(WorkshopMapper.class);
+            setSqlSessionTemplate(session);
+        }
+    }
+
     record Row(
             String name,
             String zoneId,
