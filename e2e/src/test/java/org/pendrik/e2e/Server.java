@@ -156,6 +156,8 @@ final class Server implements AutoCloseable {
             command.add("--server.port=0");
         }
         command.add("--pendrik.starts-at=" + Moment.OF_THIS_RUN.instant());
+        // the backup of the day comes after five minutes, and to some servers they come
+        command.add("--pendrik.backup.after=P1D");
         command.addAll(List.of(extra));
         ProcessBuilder builder =
                 new ProcessBuilder(command).directory(RUN.toFile()).redirectErrorStream(true);
