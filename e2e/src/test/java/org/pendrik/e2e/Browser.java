@@ -5,10 +5,12 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** Debian's Chromium, and a page whose console errors are remembered. */
 final class Browser implements AutoCloseable {
@@ -20,6 +22,14 @@ final class Browser implements AutoCloseable {
                     "--disable-component-update",
                     "--disable-sync",
                     "--no-first-run");
+
+    private static final Path PROGRAM =
+            Stream.of("/usr/bin/chromium-headless-shell", "/usr/bin/chromium")
+                    .map(Path::of)
+                    .filter(Files::exists)
+                    .findFirst()
+                    .orElseThrow(
+                            () -> new IllegalStateException("install chromium-headless-shell"));
 
     private static final double SLOWEST_MS = 30_000;
 
@@ -40,7 +50,7 @@ final class Browser implements AutoCloseable {
                         .chromium()
                         .launch(
                                 new BrowserType.LaunchOptions()
-                                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                        .setExecutablePath(PROGRAM)
                                         .setArgs(FLAGS));
     }
 
