@@ -21,7 +21,10 @@ import org.testng.annotations.Test;
  */
 public class UpgradeKillTest {
     private static final int KILLS = Integer.getInteger("e2e.upgrade-kills", 4);
-    private static final int NEWEST = 10;
+
+    /** Databases of versions 1 to this are upgraded; it is one before the program's own. */
+    private static final int NEWEST_OLD = 10;
+
     private static final String JOB = "11111111-1111-4111-8111-111111111111";
 
     private final Random random = new Random(Long.getLong("e2e.seed", 7));
@@ -87,7 +90,7 @@ public class UpgradeKillTest {
             throws IOException, InterruptedException, SQLException {
         int locked = 0;
         for (int i = 0; i < KILLS; i++) {
-            int version = 1 + (i * 4) % NEWEST;
+            int version = 1 + (i * 4) % NEWEST_OLD;
             Path data = written(version);
             if (i > 0 && i % 20 == 0) {
                 System.out.println("after " + i + " kills in upgrades: " + locked + " locked");
