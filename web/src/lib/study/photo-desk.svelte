@@ -24,6 +24,7 @@
 	$effect(() => marks.seen(photo));
 	$effect(() => onwork?.(!marks.kept));
 	$effect(() => () => onwork?.(false));
+	let stage = $state<PhotoStage>();
 	let looking = $state(false);
 	let told = $state('');
 
@@ -53,6 +54,13 @@
 		}
 	}
 
+	/** The button goes when everything is kept; who pressed it by key goes on at the photograph. */
+	async function keep(byKey: boolean) {
+		await marks.save();
+		told = '';
+		if (byKey && marks.placed) stage?.take();
+	}
+
 	function reuse() {
 		const from = like;
 		if (!from?.corners) return;
@@ -62,12 +70,10 @@
 	}
 </script>
 
-<PhotoStage {marks} caption={photo.caption || 'Photograph'} />
+<PhotoStage bind:this={stage} {marks} caption={photo.caption || 'Photograph'} />
 <div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
 	{#if !marks.placed || told}
-		<Button
-			look={marks.placed ? 'plain' : 'act'}
-			onclick={() => void marks.save().then(() => (told = ''))}
+		<Button look={marks.placed ? 'plain' : 'act'} onclick={(event) => void keep(event.detail === 0)}
 			>{marks.curved ? 'The end circles are right' : 'The corners are right'}</Button
 		>
 	{/if}

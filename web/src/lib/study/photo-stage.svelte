@@ -8,6 +8,7 @@
 	let { marks, caption }: { marks: PhotoMarks; caption: string } = $props();
 
 	let svg = $state<SVGSVGElement>();
+	let board = $state<HTMLDivElement>();
 	let dragging = $state(false);
 	let steering = $state(false);
 	let shownWidth = $state(800);
@@ -19,6 +20,12 @@
 	const unit = $derived(view.box.width / Math.max(1, shownWidth));
 	const src = $derived(`/api/photographs/${marks.id}/picture?most=2000`);
 	const outline = $derived(marks.corners.map((p) => `${p.x},${p.y}`).join(' '));
+
+	/** Takes the keys. */
+	export function take(): void {
+		board?.focus({ preventScroll: true });
+	}
+
 	function toPhoto(event: PointerEvent) {
 		const box = svg?.getBoundingClientRect();
 		if (!box) return { x: 0, y: 0 };
@@ -141,6 +148,7 @@
 <div class="relative">
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 	<div
+		bind:this={board}
 		role="application"
 		aria-label="{caption}. Marks of the side. Arrow keys move the {name}, c takes the next one."
 		tabindex="0"

@@ -101,6 +101,9 @@
 <svelte:head><title>Compare – Pendrik</title></svelte:head>
 
 {#snippet comparison()}
+	{#if compare.error}
+		<Notice title="The sides cannot be compared" text={compare.error.message} kind="failed" />
+	{/if}
 	{#if ready && size}
 		<div class="mb-2 flex flex-wrap gap-5">
 			<Choice label="How to look" value={look} items={LOOKS} onchange={(key) => (look = key)} />
@@ -136,9 +139,6 @@
 <div class="grid gap-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_25rem] lg:grid-rows-[auto_1fr]">
 	<div class="min-w-0">
 		<SidePicker bind:side kind={job.data?.job.kind ?? 'FREIGHT_CAR'} photographs={all} />
-		{#if compare.error}
-			<Notice title="The sides cannot be compared" text={compare.error.message} kind="failed" />
-		{/if}
 		{#if !atMarks}{@render comparison()}{/if}
 		{#if job.data && size}
 			<div class="mt-4">

@@ -49,11 +49,11 @@ final class Marking {
     /** Drags the four corners from where they start to where they are. */
     static void dragCorners(Page page) {
         Locator stage = page.locator("[role=application] svg").first();
+        stage.scrollIntoViewIfNeeded();
+        // once: whatever is measured meanwhile, the photograph stays where it is under the hand
+        var box = stage.boundingBox();
         double[][] from = {{0.15, 0.2}, {0.85, 0.2}, {0.85, 0.8}, {0.15, 0.8}};
         for (int i = 0; i < 4; i++) {
-            // what is measured meanwhile stands above it and moves it
-            stage.scrollIntoViewIfNeeded();
-            var box = stage.boundingBox();
             Point c = CORNERS.get(i);
             page.mouse().move(box.x + from[i][0] * box.width, box.y + from[i][1] * box.height);
             page.mouse().down();

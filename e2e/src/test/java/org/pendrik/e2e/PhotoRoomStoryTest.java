@@ -89,8 +89,9 @@ public class PhotoRoomStoryTest extends BrowserTest {
         button(page, "Find the corners").click();
         assertThat(page.getByText("Proposed. Drag what is off, then keep them.")).isVisible();
         button(page, "Corners as on the other").click();
-        button(page, "The corners are right").click();
+        button(page, "The corners are right").press("Enter");
         Marking.kept(page);
+        assertThat(page.locator("[role=application]").first()).isFocused();
         page.getByText("Mark a grey card").click();
         Marking.kept(page);
         assertThat(page.getByText("The left side, flat")).isVisible();

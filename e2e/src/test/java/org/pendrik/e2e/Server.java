@@ -156,7 +156,7 @@ final class Server implements AutoCloseable {
             command.add("--server.port=0");
         }
         command.add("--pendrik.starts-at=" + Moment.OF_THIS_RUN.instant());
-        // the backup of the day comes after five minutes, and to some servers they come
+        // the backup of the day is made after five minutes, and some servers live that long
         command.add("--pendrik.backup.after=P1D");
         command.addAll(List.of(extra));
         ProcessBuilder builder =

@@ -92,6 +92,17 @@ public class CompareApiTest extends AppTest {
         assertEquals(now.path("missing").size(), 1);
         assertTrue(now.path("missing").get(0).asString().contains("photograph of the model"));
         assertTrue(now.path("medianDeltaE00").isNull());
+        put(job, "MODEL", Shots.prototype(), "null");
+        assertEquals(compare(job).path("missing").size(), 0);
+        UUID bare = UUID.randomUUID();
+        ok(photograph(job, bare, "MODEL", Shots.prototype().jpeg()));
+        JsonNode ofBare = ok(get("/api/jobs/" + job + "/compare?side=LEFT&model=" + bare));
+        assertTrue(
+                ofBare.path("missing")
+                        .toString()
+                        .contains("four corners on the photograph of the model"));
+        assertTrue(ofBare.path("modelId").isNull());
+        assertEquals(compare(job).path("missing").size(), 0);
     }
 
     /** What a comparison found is kept; each thing that it hangs on makes it anew. */
