@@ -8,18 +8,16 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.pendrik.app.store.ZoneKeys;
 import org.pendrik.app.store.ZoneTimes;
 import org.springframework.stereotype.Component;
 
 interface LogMapper {
     @Component
-    class Bean extends MapperFactoryBean<LogMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<LogMapper> {
+        Bean() {
             super(LogMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

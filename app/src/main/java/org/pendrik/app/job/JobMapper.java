@@ -8,16 +8,14 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.springframework.stereotype.Component;
 
 interface JobMapper {
     @Component
-    class Bean extends MapperFactoryBean<JobMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<JobMapper> {
+        Bean() {
             super(JobMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

@@ -7,18 +7,16 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.StepId;
 import org.springframework.stereotype.Component;
 
 interface AnswerMapper {
     @Component
-    class Bean extends MapperFactoryBean<AnswerMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<AnswerMapper> {
+        Bean() {
             super(AnswerMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

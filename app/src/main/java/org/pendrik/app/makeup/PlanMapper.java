@@ -6,17 +6,15 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.pendrik.core.plan.Pin;
 import org.springframework.stereotype.Component;
 
 interface PlanMapper {
     @Component
-    class Bean extends MapperFactoryBean<PlanMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<PlanMapper> {
+        Bean() {
             super(PlanMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

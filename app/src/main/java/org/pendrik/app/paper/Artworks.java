@@ -7,12 +7,11 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.store.MapperBean;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.photo.Raster;
@@ -48,10 +47,9 @@ public class Artworks {
 
     interface ArtworkMapper {
         @Component
-        class Bean extends MapperFactoryBean<ArtworkMapper> {
-            Bean(SqlSessionTemplate session) {
+        class Bean extends MapperBean<ArtworkMapper> {
+            Bean() {
                 super(ArtworkMapper.class);
-                setSqlSessionTemplate(session);
             }
         }
 

@@ -1,6 +1,14 @@
 /** Side cards to print, masks to cut, artwork to print on decal paper. */
 @ApplicationModule(
-        allowedDependencies = {"apidocs", "job", "photograph", "problem", "sides", "study"})
+        allowedDependencies = {
+            "apidocs",
+            "job",
+            "photograph",
+            "problem",
+            "sides",
+            "store",
+            "study"
+        })
 @NullMarked
 package org.pendrik.app.paper;
 

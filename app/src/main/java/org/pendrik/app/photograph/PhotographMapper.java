@@ -8,17 +8,15 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.sides.Side;
+import org.pendrik.app.store.MapperBean;
 import org.springframework.stereotype.Component;
 
 interface PhotographMapper {
     @Component
-    class Bean extends MapperFactoryBean<PhotographMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<PhotographMapper> {
+        Bean() {
             super(PhotographMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

@@ -13,12 +13,11 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.sides.Side;
 import org.pendrik.app.sides.SideSize;
+import org.pendrik.app.store.MapperBean;
 import org.springframework.stereotype.Component;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -59,10 +58,9 @@ public class SideSizes {
 
     interface SizeMapper {
         @Component
-        class Bean extends MapperFactoryBean<SizeMapper> {
-            Bean(SqlSessionTemplate session) {
+        class Bean extends MapperBean<SizeMapper> {
+            Bean() {
                 super(SizeMapper.class);
-                setSqlSessionTemplate(session);
             }
         }
 

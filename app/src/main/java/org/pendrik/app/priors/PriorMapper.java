@@ -7,8 +7,7 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.pendrik.core.catalogue.Binder;
 import org.pendrik.core.catalogue.Overrule;
 import org.pendrik.core.film.StepId;
@@ -16,10 +15,9 @@ import org.springframework.stereotype.Component;
 
 interface PriorMapper {
     @Component
-    class Bean extends MapperFactoryBean<PriorMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<PriorMapper> {
+        Bean() {
             super(PriorMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

@@ -1,5 +1,5 @@
 /** The workshop's own figures in place of the tables', and the pace learned from its bench. */
-@ApplicationModule(allowedDependencies = {"engines", "problem"})
+@ApplicationModule(allowedDependencies = {"engines", "problem", "store"})
 @NullMarked
 package org.pendrik.app.priors;
 

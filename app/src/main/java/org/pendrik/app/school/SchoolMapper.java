@@ -6,16 +6,14 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.springframework.stereotype.Component;
 
 interface SchoolMapper {
     @Component
-    class Bean extends MapperFactoryBean<SchoolMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<SchoolMapper> {
+        Bean() {
             super(SchoolMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

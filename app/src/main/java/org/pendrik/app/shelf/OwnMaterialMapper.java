@@ -6,16 +6,14 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.springframework.stereotype.Component;
 
 interface OwnMaterialMapper {
     @Component
-    class Bean extends MapperFactoryBean<OwnMaterialMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<OwnMaterialMapper> {
+        Bean() {
             super(OwnMaterialMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

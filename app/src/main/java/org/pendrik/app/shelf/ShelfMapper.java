@@ -11,8 +11,7 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.paint.Light;
@@ -22,10 +21,9 @@ import org.springframework.stereotype.Component;
 
 interface ShelfMapper {
     @Component
-    class Bean extends MapperFactoryBean<ShelfMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<ShelfMapper> {
+        Bean() {
             super(ShelfMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

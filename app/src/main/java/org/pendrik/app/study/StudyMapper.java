@@ -7,18 +7,16 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
 import org.pendrik.app.sides.Marks;
 import org.pendrik.app.sides.Side;
+import org.pendrik.app.store.MapperBean;
 import org.springframework.stereotype.Component;
 
 interface StudyMapper {
     @Component
-    class Bean extends MapperFactoryBean<StudyMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<StudyMapper> {
+        Bean() {
             super(StudyMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 

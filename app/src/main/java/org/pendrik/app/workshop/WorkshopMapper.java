@@ -6,16 +6,14 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
-import org.mybatis.spring.SqlSessionTemplate;
-import org.mybatis.spring.mapper.MapperFactoryBean;
+import org.pendrik.app.store.MapperBean;
 import org.springframework.stereotype.Component;
 
 interface WorkshopMapper {
     @Component
-    class Bean extends MapperFactoryBean<WorkshopMapper> {
-        Bean(SqlSessionTemplate session) {
+    class Bean extends MapperBean<WorkshopMapper> {
+        Bean() {
             super(WorkshopMapper.class);
-            setSqlSessionTemplate(session);
         }
     }
 
