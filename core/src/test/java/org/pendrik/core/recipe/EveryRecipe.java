@@ -18,6 +18,9 @@ final class EveryRecipe {
     private final double[][] s;
     private final double[][] w;
     private final double[] white;
+    private final double[][] absorbed;
+    private final double[][] scattered;
+    private final double[] seen = new double[Reflectance.BANDS];
     private double best = Double.POSITIVE_INFINITY;
 
     private EveryRecipe(RecipeQuestion q, Predicate<int[]> allowed) {
@@ -30,6 +33,8 @@ final class EveryRecipe {
         Light light = q.light();
         w = light.bandWeights();
         white = light.white();
+        absorbed = new double[q.limits().mostPaints() + 1][Reflectance.BANDS];
+        scattered = new double[q.limits().mostPaints() + 1][Reflectance.BANDS];
     }
 
     /** The least ΔE00 that any allowed recipe has; infinite when there is none. */
@@ -43,9 +48,13 @@ final class EveryRecipe {
         return best(q, d -> true);
     }
 
+    /**
+     * Tries what begins with the first {@code paints} of {@code d}, the sums of which stand in the
+     * rows of that number.
+     */
     private void fill(int[] d, int from, int paints, int left) {
         if (paints > 0 && allowed.test(d)) {
-            best = Math.min(best, off(d));
+            best = Math.min(best, off(absorbed[paints], scattered[paints]));
         }
         if (paints == q.limits().mostPaints()) {
             return;
@@ -53,33 +62,36 @@ final class EveryRecipe {
         for (int i = from; i < d.length; i++) {
             for (int x = 1; x <= left; x++) {
                 d[i] = x;
+                double amount = x * q.shelf().get(i).weight();
+                add(absorbed[paints], amount, k[i], absorbed[paints + 1]);
+                add(scattered[paints], amount, s[i], scattered[paints + 1]);
                 fill(d, i + 1, paints + 1, left - x);
             }
             d[i] = 0;
         }
     }
 
-    private double off(int[] d) {
+    private static void add(double[] before, double amount, double[] paint, double[] after) {
+        for (int b = 0; b < after.length; b++) {
+            after[b] = before[b] + amount * paint[b];
+        }
+    }
+
+    private double off(double[] kk, double[] ss) {
+        double veil = q.surface().veil();
+        double through = q.surface().through();
+        double inner = q.surface().inner();
+        for (int b = 0; b < seen.length; b++) {
+            double inside = KubelkaMunk.masstone(kk[b] / ss[b]);
+            seen[b] = veil + through * inside / (1 - inner * inside);
+        }
         double x = 0;
         double y = 0;
         double z = 0;
-        for (int b = 0; b < Reflectance.BANDS; b++) {
-            double kk = 0;
-            double ss = 0;
-            for (int i = 0; i < d.length; i++) {
-                if (d[i] > 0) {
-                    double amount = d[i] * q.shelf().get(i).weight();
-                    kk += amount * k[i][b];
-                    ss += amount * s[i][b];
-                }
-            }
-            double inside = KubelkaMunk.masstone(kk / ss);
-            double seen =
-                    q.surface().veil()
-                            + q.surface().through() * inside / (1 - q.surface().inner() * inside);
-            x += w[0][b] * seen;
-            y += w[1][b] * seen;
-            z += w[2][b] * seen;
+        for (int b = 0; b < seen.length; b++) {
+            x += w[0][b] * seen[b];
+            y += w[1][b] * seen[b];
+            z += w[2][b] * seen[b];
         }
         return ColourDifference.ciede2000(
                 target, Srgb.relativeToLab(x / white[0], y / white[1], z / white[2]));
