@@ -304,11 +304,11 @@ public class PlanCompilerTest {
                     last,
                     acts,
                     clears,
+                    best,
                     (done, n) -> {
                         FilmCase c = new FilmCase(r.zones(), done, r.air());
                         if (CHECK.check(c).isClean()) {
-                            long end = done.stream().mapToLong(Act::endMinute).max().orElse(0);
-                            best[0] = Math.min(best[0], end + n * 1440L);
+                            best[0] = cost(done, n);
                         }
                     });
             return;
@@ -325,6 +325,7 @@ public class PlanCompilerTest {
                     g,
                     acts,
                     clears,
+                    best,
                     (done, n) -> orders(r, seals, rest, last, done, n, best));
         }
     }
@@ -339,6 +340,7 @@ public class PlanCompilerTest {
             EffectGroup g,
             List<Act> acts,
             int clears,
+            long[] best,
             Next next) {
         List<List<Seals.Seal>> all = new ArrayList<>(List.of(List.of()));
         for (Seals.Seal first : seals) {
@@ -359,8 +361,15 @@ public class PlanCompilerTest {
                                 r.zones()));
             }
             g.acts().forEach(a -> place(r, out, a));
-            next.go(out, clears + n);
+            // more steps never cost less
+            if (cost(out, clears + n) < best[0]) {
+                next.go(out, clears + n);
+            }
         }
+    }
+
+    private static long cost(List<Act> acts, int clears) {
+        return acts.stream().mapToLong(Act::endMinute).max().orElse(0) + clears * 1440L;
     }
 
     private static boolean isOneOf(List<Seals.Seal> seals, Act a) {

@@ -11,6 +11,13 @@ import org.pendrik.core.paint.Reflectance;
 
 /** Tries every recipe there is: slow, and knows nothing of how the search goes. */
 final class EveryRecipe {
+    /**
+     * CIEDE2000 divides a difference in lightness by 1 + 0.015 d² / √(20 + d²), where d is how far
+     * their mean lies from 50: by no more than this. What is left of it is the least that the whole
+     * difference can be.
+     */
+    private static final double MOST_WEIGHT = 1 + 0.015 * 2500 / Math.sqrt(2520);
+
     private final RecipeQuestion q;
     private final Predicate<int[]> allowed;
     private final Lab target;
@@ -77,6 +84,7 @@ final class EveryRecipe {
         }
     }
 
+    /** ΔE00 of a mix; infinite when its lightness alone is further off than the best. */
     private double off(double[] kk, double[] ss) {
         double veil = q.surface().veil();
         double through = q.surface().through();
@@ -85,12 +93,18 @@ final class EveryRecipe {
             double inside = KubelkaMunk.masstone(kk[b] / ss[b]);
             seen[b] = veil + through * inside / (1 - inner * inside);
         }
-        double x = 0;
         double y = 0;
+        for (int b = 0; b < seen.length; b++) {
+            y += w[1][b] * seen[b];
+        }
+        double lightness = Srgb.relativeToLab(1, y / white[1], 1).l();
+        if (Math.abs(lightness - target.l()) > MOST_WEIGHT * best) {
+            return Double.POSITIVE_INFINITY;
+        }
+        double x = 0;
         double z = 0;
         for (int b = 0; b < seen.length; b++) {
             x += w[0][b] * seen[b];
-            y += w[1][b] * seen[b];
             z += w[2][b] * seen[b];
         }
         return ColourDifference.ciede2000(
