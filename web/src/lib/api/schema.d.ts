@@ -2921,7 +2921,7 @@ export interface components {
             prototype: number;
             unit: string;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
         };
         DiluteAnswer: {
             exact: string[];
@@ -3266,7 +3266,7 @@ export interface components {
             /** Format: double */
             tolerance: number;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
         };
         GivenFilm: {
             /** Format: double */
@@ -3554,7 +3554,7 @@ export interface components {
             /** Format: double */
             tolerance: number;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
         };
         JudgedEdge: {
             advice: components["schemas"]["Advised"][];
@@ -3564,7 +3564,7 @@ export interface components {
             /** Format: uuid */
             regionId: string;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
         };
         KeptBackup: {
             /** Format: int64 */
@@ -4425,7 +4425,7 @@ export interface components {
             /** Format: double */
             tolerance: number;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
         };
         RegionPart: {
             factory: boolean;

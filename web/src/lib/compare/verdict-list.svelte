@@ -2,29 +2,22 @@
 	import { resolve } from '$app/paths';
 	import type { Schemas } from '$lib/api/client';
 	import GapPlot from './gap-plot.svelte';
+	import { said } from './verdict';
 
-	/** Regions and edges, each lighter, as the prototype or heavier, with the figures and what to do. */
+	/** Regions and edges, each lighter, as the prototype, heavier or in another colour, with the figures and what to do. */
 	type Props = { jobId: string; regions: Schemas['Judged'][]; edges: Schemas['JudgedEdge'][] };
 
 	let { jobId, regions, edges }: Props = $props();
 
-	const WORDS = {
-		LIGHTER: 'lighter',
-		AS_PROTOTYPE: 'as the prototype',
-		HEAVIER: 'heavier',
-		CANNOT_TELL: 'cannot tell'
-	};
-	const SIGN = { LIGHTER: '◁', AS_PROTOTYPE: '=', HEAVIER: '▷', CANNOT_TELL: '?' };
 	const one = (v: number) => v.toFixed(1);
 	const signed = (v: number) => (v >= 0 ? '+' : '−') + Math.abs(v).toFixed(1);
 	const at = (r: Schemas['Judged']) => Math.min(1.6, Math.max(0, r.progress ?? 1)) / 1.6;
 </script>
 
-{#snippet heading(r: { name: string; verdict: keyof typeof WORDS })}
+{#snippet heading(r: Schemas['Judged'] | Schemas['JudgedEdge'])}
 	<div class="flex flex-wrap items-baseline justify-between gap-x-3">
 		<span class="font-semibold">{r.name}</span>
-		<span class="font-label text-[1.15rem] font-semibold">{SIGN[r.verdict]} {WORDS[r.verdict]}</span
-		>
+		<span class="font-label text-[1.15rem] font-semibold">{said(r)}</span>
 	</div>
 {/snippet}
 

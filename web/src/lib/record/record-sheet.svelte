@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
+	import { said } from '$lib/compare/verdict';
 	import { day, inFull, span, when } from '$lib/time/time';
 
 	/** The record of a job: what the prototype showed, what was planned, what was really done, how it compares. */
@@ -15,12 +16,6 @@
 	// dates, never "today": a record is read later
 	const now = 0;
 	const STRENGTHS = ['a trace', 'plain', 'heavy'];
-	const WORDS = {
-		LIGHTER: 'lighter',
-		AS_PROTOTYPE: 'as the prototype',
-		HEAVIER: 'heavier',
-		CANNOT_TELL: 'cannot tell'
-	};
 	const zone = (key: string) => zones.find((z) => z.zoneKey === key)?.name ?? key;
 	const technique = (key: string) => lists?.techniques.find((t) => t.key === key)?.name ?? key;
 	const material = (key: string) => lists?.materials.find((m) => m.key === key)?.name ?? key;
@@ -100,7 +95,7 @@
 				class="flex justify-between gap-4 border-b border-line py-1"
 			>
 				<span>{v.name}</span><span class="figure"
-					>{WORDS[v.verdict]} · ΔE00 {v.deltaE00.toFixed(1)} ± {v.tolerance.toFixed(1)}</span
+					>{said(v)} · ΔE00 {v.deltaE00.toFixed(1)} ± {v.tolerance.toFixed(1)}</span
 				>
 			</li>{/each}
 	</ul>

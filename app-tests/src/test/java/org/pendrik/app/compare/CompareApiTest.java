@@ -5,6 +5,10 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.Polygon;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.List;
@@ -13,6 +17,7 @@ import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
+import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.standins.DemoShots.Shot;
 import org.pendrik.app.standins.Weathering;
 import org.testng.annotations.Test;
@@ -195,6 +200,30 @@ public class CompareApiTest extends AppTest {
         assertEquals(picture.getHeight(), 650);
         int p = picture.getRGB(800, 300);
         assertEquals(p & 255, p >> 8 & 255, "the map is neutral");
+    }
+
+    /**
+     * A coat of another paint that is as light as the prototype's: as far along, and not the same.
+     */
+    @Test
+    public void aModelInAnotherColourIsNotAsThePrototype() throws IOException {
+        UUID job = car("In another colour");
+        put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
+        regions(job, PLATE, PANEL);
+        Shot like = Shots.model(Weathering.PROTOTYPE);
+        BufferedImage picture = ImageIO.read(new ByteArrayInputStream(like.jpeg()));
+        Polygon side = new Polygon();
+        like.camera().corners().forEach(p -> side.addPoint((int) p.x(), (int) p.y()));
+        Graphics2D g = picture.createGraphics();
+        g.setColor(new Color(70, 112, 150, 60));
+        g.fill(side);
+        g.dispose();
+        put(job, "MODEL", new Shot(Pictures.jpeg(picture, 0.9f), like.camera()), ON_MODEL);
+        JsonNode panel = compare(job).path("regions").get(0);
+        assertEquals(panel.path("verdict").asString(), "OTHER_COLOUR", panel.toString());
+        assertEquals(panel.path("advice").get(0).path("what").asString(), "STOP");
+        String advice = panel.path("advice").get(0).path("text").asString();
+        assertTrue(advice.startsWith("As far along, but in another colour"), advice);
     }
 
     @Test

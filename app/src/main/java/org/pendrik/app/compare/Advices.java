@@ -22,6 +22,7 @@ import org.pendrik.core.film.NextCoat;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.photo.RegionVerdict;
+import org.pendrik.core.photo.Verdict;
 import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.NextPass;
 import org.pendrik.core.plan.Schools;
@@ -132,8 +133,7 @@ class Advices {
             case STOP ->
                     advised(
                             a,
-                            v.filter(x -> x.offAxis() > x.tolerance() && x.progress() > 0)
-                                            .isPresent()
+                            v.filter(x -> x.verdict() == Verdict.OTHER_COLOUR).isPresent()
                                     ? "As far along, but in another colour: look at it under the layout's light."
                                     : "Stop here.");
             case CANNOT_TELL -> advised(a, "Name the factory colour in Study to judge which way.");

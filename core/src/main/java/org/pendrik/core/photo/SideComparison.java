@@ -14,8 +14,10 @@ import org.pendrik.core.colour.Srgb;
  *
  * <p>A region is judged along the way that weathering takes: the line in L*a*b* from the factory
  * colour to the prototype's measured colour. The model's colour is projected on it; short of the
- * prototype by more than the tolerance is <em>lighter</em>, beyond it by more is <em>heavier</em>.
- * The tolerance is twice the joint standard uncertainty, and never under the just noticeable 2.3.
+ * prototype by more than the tolerance is <em>lighter</em>, beyond it by more is <em>heavier</em>;
+ * as far along but beside the line by more, and not the same in ΔE00 either, is <em>another
+ * colour</em>. The tolerance is twice the joint standard uncertainty, and never under the just
+ * noticeable 2.3.
  */
 public final class SideComparison {
     /**
@@ -73,10 +75,16 @@ public final class SideComparison {
         double t = dot(factory, prototype.median(), model.median()) / (way * way);
         double off = model.median().distance(factory.towards(prototype.median(), t));
         double ahead = (t - 1) * way;
-        Verdict v =
-                ahead < -tolerance
-                        ? Verdict.LIGHTER
-                        : ahead > tolerance ? Verdict.HEAVIER : Verdict.AS_PROTOTYPE;
+        Verdict v;
+        if (ahead < -tolerance) {
+            v = Verdict.LIGHTER;
+        } else if (ahead > tolerance) {
+            v = Verdict.HEAVIER;
+        } else {
+            // both, since ΔE*ab overstates what is seen of strong colours
+            boolean other = off > tolerance && d.deltaE00() > tolerance;
+            v = other ? Verdict.OTHER_COLOUR : Verdict.AS_PROTOTYPE;
+        }
         return new RegionVerdict(region, v, prototype, model, d, t, off, tolerance);
     }
 

@@ -8,6 +8,8 @@ public enum Verdict {
     AS_PROTOTYPE,
     /** More weathered than the prototype. */
     HEAVIER,
+    /** As weathered as the prototype, in a colour that is another one. */
+    OTHER_COLOUR,
     /** Without the factory colour, which way is "more" is not known. */
     CANNOT_TELL
 }

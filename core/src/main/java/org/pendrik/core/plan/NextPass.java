@@ -142,7 +142,7 @@ public final class NextPass {
                         "ΔE00 %.1f between model and prototype",
                         v.difference().deltaE00());
         return switch (v.verdict()) {
-            case AS_PROTOTYPE -> new Advice(Do.STOP, Optional.empty(), 0, numbers);
+            case AS_PROTOTYPE, OTHER_COLOUR -> new Advice(Do.STOP, Optional.empty(), 0, numbers);
             case LIGHTER ->
                     new Advice(
                             Do.AGAIN,

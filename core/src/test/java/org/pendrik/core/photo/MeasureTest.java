@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.Arrays;
 import java.util.Random;
+import java.util.SplittableRandom;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
@@ -96,6 +97,51 @@ public class MeasureTest {
         double expected = (model.l() - FACTORY.l()) / (WEATHERED.l() - FACTORY.l());
         assertEquals(v.progress(), expected, 0.06);
         return v.verdict();
+    }
+
+    /** Beside the way by as much as to be seen, whichever way that is; nearer it is the same. */
+    @Test
+    public void asFarAlongInAnotherColourIsNotAsThePrototype() {
+        ColourSample prototype = sample(WEATHERED);
+        SplittableRandom random = new SplittableRandom(7);
+        double[] way = {
+            WEATHERED.l() - FACTORY.l(), WEATHERED.a() - FACTORY.a(), WEATHERED.b() - FACTORY.b()
+        };
+        for (int i = 0; i < 60; i++) {
+            double[] beside = besideOf(way, random);
+            for (double by : new double[] {1, 14}) {
+                Lab model =
+                        new Lab(
+                                WEATHERED.l() + by * beside[0],
+                                WEATHERED.a() + by * beside[1],
+                                WEATHERED.b() + by * beside[2]);
+                var v = SideComparison.judge(ALL, prototype, sample(model), FACTORY);
+                assertEquals(
+                        v.verdict(),
+                        by < 2 ? Verdict.AS_PROTOTYPE : Verdict.OTHER_COLOUR,
+                        model + ": " + v);
+            }
+        }
+    }
+
+    /** A unit vector at right angles to another one. */
+    private static double[] besideOf(double[] way, SplittableRandom random) {
+        double[] v = random.doubles(3, -1, 1).toArray();
+        double dot = 0;
+        double square = 0;
+        for (int k = 0; k < 3; k++) {
+            dot += v[k] * way[k];
+            square += way[k] * way[k];
+        }
+        double length = 0;
+        for (int k = 0; k < 3; k++) {
+            v[k] -= dot / square * way[k];
+            length = Math.hypot(length, v[k]);
+        }
+        for (int k = 0; k < 3; k++) {
+            v[k] /= length;
+        }
+        return v;
     }
 
     @Test

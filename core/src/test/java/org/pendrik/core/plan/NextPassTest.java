@@ -47,6 +47,7 @@ public class NextPassTest {
             {Verdict.LIGHTER, 0.5, NextPass.Do.AGAIN, 2},
             {Verdict.LIGHTER, 0.1, NextPass.Do.AGAIN, 3},
             {Verdict.LIGHTER, Double.NaN, NextPass.Do.AGAIN, 1},
+            {Verdict.OTHER_COLOUR, 1.0, NextPass.Do.STOP, 0},
             {Verdict.HEAVIER, 1.4, NextPass.Do.TAKE_BACK, 0},
             {Verdict.CANNOT_TELL, Double.NaN, NextPass.Do.CANNOT_TELL, 0},
         };
