@@ -1,18 +1,28 @@
 import { expect, test } from 'vitest';
+import type { Schemas } from '$lib/api/client';
 import { said } from './verdict';
 
-const less = { verdict: 'LIGHTER' as const };
-const same = { verdict: 'AS_PROTOTYPE' as const };
+type Verdict = Schemas['Judged']['verdict'];
+
+const measures = (all: Verdict[]) => all.map((verdict) => ({ verdict })) as Schemas['Difference'][];
+const region = (verdict: Verdict, ...of: Verdict[]) =>
+	said({ verdict, deltaE00: 1, differences: measures(of) } as Schemas['Judged']);
+const edge = (verdict: Verdict, ...of: Verdict[]) =>
+	said({ verdict, differences: measures(of) } as Schemas['JudgedEdge']);
 
 test('a region is as the prototype only where nothing that was measured differs', () => {
-	expect(said({ ...same, differences: [] })).toBe('= as the prototype');
-	expect(said({ ...same, differences: [same, same] })).toBe('= as the prototype');
-	expect(said({ ...same, differences: [same, less] })).toBe('= in colour, not in measure');
+	expect(region('AS_PROTOTYPE')).toBe('= as the prototype');
+	expect(region('AS_PROTOTYPE', 'AS_PROTOTYPE', 'AS_PROTOTYPE')).toBe('= as the prototype');
+	expect(region('AS_PROTOTYPE', 'AS_PROTOTYPE', 'LIGHTER')).toBe('= in colour, not in measure');
 });
 
 test('what the colour says goes first', () => {
-	expect(said({ verdict: 'LIGHTER', differences: [same] })).toBe('◁ lighter');
-	expect(said({ verdict: 'HEAVIER', differences: [less] })).toBe('▷ heavier');
-	expect(said({ verdict: 'OTHER_COLOUR', differences: [] })).toBe('≠ in another colour');
-	expect(said({ verdict: 'CANNOT_TELL', differences: [less] })).toBe('? cannot tell');
+	expect(region('LIGHTER', 'AS_PROTOTYPE')).toBe('◁ lighter');
+	expect(region('HEAVIER', 'LIGHTER')).toBe('▷ heavier');
+	expect(region('OTHER_COLOUR')).toBe('≠ in another colour');
+	expect(region('CANNOT_TELL', 'LIGHTER')).toBe('? cannot tell');
+});
+
+test('an edge is never said to be alike in colour, which it has none of', () => {
+	expect(edge('AS_PROTOTYPE', 'AS_PROTOTYPE', 'HEAVIER')).toBe('= as the prototype');
 });

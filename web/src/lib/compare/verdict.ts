@@ -20,11 +20,12 @@ const WORDS: Record<Verdict, string> = {
 
 /**
  * A verdict in words, its sign before it. A region is judged by its colour; where a measure of it differs all the same, the
- * words say that only the colour is meant.
+ * words say that only the colour is meant. An edge has no colour and is judged by what is worn.
  */
-export function said(one: { verdict: Verdict; differences: { verdict: Verdict }[] }): string {
-	const differs = one.differences.some((d) => d.verdict !== 'AS_PROTOTYPE');
-	const words =
-		one.verdict === 'AS_PROTOTYPE' && differs ? 'in colour, not in measure' : WORDS[one.verdict];
-	return `${SIGNS[one.verdict]} ${words}`;
+export function said(one: Schemas['Judged'] | Schemas['JudgedEdge']): string {
+	const colourOnly =
+		'deltaE00' in one &&
+		one.verdict === 'AS_PROTOTYPE' &&
+		one.differences.some((d) => d.verdict !== 'AS_PROTOTYPE');
+	return `${SIGNS[one.verdict]} ${colourOnly ? 'in colour, not in measure' : WORDS[one.verdict]}`;
 }
