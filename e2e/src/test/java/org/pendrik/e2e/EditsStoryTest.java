@@ -189,14 +189,7 @@ public class EditsStoryTest extends BrowserTest {
     }
 
     /** A backup made on the page, something changed, the backup put back. */
-    @Test(
-            dependsOnMethods = {
-                "backAndForthBetweenTwoJobsAnEditGoesToTheOneThatIsShown",
-                "tenEditsInTwoViewsAreTakenBackOneByOne",
-                "anEditAsksOnlyForWhatItsAnswerDidNotSay",
-                "todayIsDrawnAfterARecordWasReadInAgain"
-            },
-            alwaysRun = true)
+    @Test
     public void aBackupIsMadeAndPutBackOnThePage() throws IOException, InterruptedException {
         Page page = browser.page(1280, 800, "light");
         page.navigate(server.url("/workshop"));

@@ -161,7 +161,7 @@ public class MakeupStoryTest extends BrowserTest {
         page.context().close();
     }
 
-    @Test(dependsOnMethods = "aColdEveningIsAskedAboutOnTheSheet")
+    @Test
     public void aStreakTooHeavyIsThinnedAtTheBenchAndLogged() {
         Page page = browser.page(1024, 768, "dark");
         page.navigate(server.url("/jobs/" + Jobs.id(server, "Peat hopper OVR 3041") + "/bench"));

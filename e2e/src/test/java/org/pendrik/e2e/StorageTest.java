@@ -18,6 +18,8 @@ import java.util.UUID;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.util.FileSystemUtils;
+import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -163,6 +165,15 @@ public class StorageTest {
         assertFalse(said.contains("\tat "), said);
     }
 
+    /** A folder whose program has ended in order. */
+    private Path closed;
+
+    @BeforeClass
+    public void endInOrder() {
+        closed = Server.freshFolder();
+        Server.startAlone(closed).close();
+    }
+
     @DataProvider
     public Object[][] damages() {
         return new Object[][] {{"empty"}, {"noise"}, {"cut"}, {"flipped"}};
@@ -171,7 +182,7 @@ public class StorageTest {
     @Test(dataProvider = "damages")
     public void aDamagedDatabaseIsNamedInOneSentence(String how) throws IOException {
         Path data = Server.freshFolder();
-        Server.start(data).close();
+        FileSystemUtils.copyRecursively(closed, data);
         Path file = data.resolve("pendrik.mv.db");
         byte[] all = Files.readAllBytes(file);
         Random random = new Random(3);
@@ -220,7 +231,7 @@ public class StorageTest {
         Path killed = Server.freshFolder();
         Path archive = Server.freshFolder().resolve("own.zip");
         int port;
-        try (Server server = Server.start(killed)) {
+        try (Server server = Server.startAlone(killed)) {
             port = server.port();
             server.send("PUT", "/api/jobs/" + UUID.randomUUID(), Writers.draft("Its own"));
             server.kill();

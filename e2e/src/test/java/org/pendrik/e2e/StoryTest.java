@@ -142,7 +142,7 @@ public class StoryTest extends BrowserTest {
         page.context().close();
     }
 
-    @Test(dependsOnMethods = "fromAPhotographToAFinishedLoggedCar")
+    @Test
     public void theSameWithTheKeyboardOnly() {
         Page page = browser.page(1280, 800, "dark");
         // answered from the start: asked for only beside the key, the browser's own chooser can win

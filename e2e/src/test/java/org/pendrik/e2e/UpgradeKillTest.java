@@ -10,8 +10,8 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Duration;
 import java.util.Random;
-import java.util.concurrent.TimeUnit;
 import org.flywaydb.core.Flyway;
 import org.testng.annotations.Test;
 
@@ -79,10 +79,9 @@ public class UpgradeKillTest {
 
     private void kill(Path data, int fromMs, int untilMs, String... extra)
             throws IOException, InterruptedException {
-        Process p = Server.launch(data, extra);
-        Server.drain(p.inputReader());
-        p.waitFor(fromMs + random.nextInt(untilMs - fromMs), TimeUnit.MILLISECONDS);
-        p.destroyForcibly().waitFor();
+        AppProcess p = AppProcess.alone(data, extra);
+        p.endsWithin(Duration.ofMillis(fromMs + random.nextInt(untilMs - fromMs)));
+        p.kill();
     }
 
     @Test
@@ -96,7 +95,7 @@ public class UpgradeKillTest {
                 System.out.println("after " + i + " kills in upgrades: " + locked + " locked");
             }
             kill(data, 500, 3500);
-            try (Server server = Server.start(data)) {
+            try (Server server = Server.startAlone(data)) {
                 String job = server.get("/api/jobs/" + JOB);
                 assertTrue(job.contains("Old car") && job.contains("\"roof\""), job);
                 String plan = server.get("/api/jobs/" + JOB + "/makeup");
@@ -125,7 +124,7 @@ public class UpgradeKillTest {
         for (int i = 0; i < Math.max(1, KILLS / 10); i++) {
             Path data = Server.freshFolder();
             kill(data, 300, 3000);
-            try (Server server = Server.start(data)) {
+            try (Server server = Server.startAlone(data)) {
                 assertEquals(server.get("/api/jobs"), "[]");
             }
         }
@@ -138,7 +137,7 @@ public class UpgradeKillTest {
         for (int i = 0; i < Math.max(1, KILLS / 10); i++) {
             Path data = Server.freshFolder();
             kill(data, 1500, 9000, "--pendrik.demo=true");
-            try (Server server = Server.start(data, "--pendrik.demo=true")) {
+            try (Server server = Server.startAlone(data, "--pendrik.demo=true")) {
                 String jobs = server.get("/api/jobs");
                 assertEquals(jobs.split("\"kind\"", -1).length - 1, 4, jobs);
                 assertTrue(Files.exists(data.resolve("photographs")));

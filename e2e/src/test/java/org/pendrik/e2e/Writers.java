@@ -68,7 +68,7 @@ final class Writers {
 
     /** Starts, looks whether all is there, and kills after so many confirmed writes. */
     void killedAfter(int writes) throws IOException, InterruptedException {
-        try (Server server = Server.start(data)) {
+        try (Server server = Server.startAlone(data)) {
             if (confirmed.isEmpty()) {
                 server.send("PUT", "/api/jobs/" + job, draft("Regions"));
             }
@@ -102,7 +102,7 @@ final class Writers {
 
     /** How many of them are not there any more. */
     int lost() {
-        try (Server server = Server.start(data)) {
+        try (Server server = Server.startAlone(data)) {
             look(server, 0);
         }
         return lost.size();
