@@ -10,9 +10,14 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.stream.Stream;
 
-/** Debian's Chromium, and a page whose console errors are remembered. */
+/**
+ * Debian's Chromium, and a page whose console errors are remembered. Each has windows of its own;
+ * the program is one that others may have used before.
+ */
 final class Browser implements AutoCloseable {
     private static final List<String> FLAGS =
             List.of(
@@ -33,7 +38,10 @@ final class Browser implements AutoCloseable {
 
     private static final double SLOWEST_MS = 30_000;
 
-    private final Playwright playwright;
+    /** Programs that nobody uses now. */
+    private static final Queue<com.microsoft.playwright.Browser> IDLE =
+            new ConcurrentLinkedQueue<>();
+
     private final com.microsoft.playwright.Browser browser;
     private final List<String> errors = new ArrayList<>();
 
@@ -41,17 +49,17 @@ final class Browser implements AutoCloseable {
         // a comparison is measured anew after every mark that is moved; on a busy machine they
         // queue
         PlaywrightAssertions.setDefaultAssertionTimeout(SLOWEST_MS);
-        playwright =
-                Playwright.create(
+        com.microsoft.playwright.Browser idle = IDLE.poll();
+        browser = idle == null ? launched() : idle;
+    }
+
+    private static com.microsoft.playwright.Browser launched() {
+        // it ends with the process of the tests
+        return Playwright.create(
                         new Playwright.CreateOptions()
-                                .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser =
-                playwright
-                        .chromium()
-                        .launch(
-                                new BrowserType.LaunchOptions()
-                                        .setExecutablePath(PROGRAM)
-                                        .setArgs(FLAGS));
+                                .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))
+                .chromium()
+                .launch(new BrowserType.LaunchOptions().setExecutablePath(PROGRAM).setArgs(FLAGS));
     }
 
     /** A page of this size on this surround: light, dark or grey. */
@@ -109,7 +117,9 @@ final class Browser implements AutoCloseable {
 
     @Override
     public void close() {
-        browser.close();
-        playwright.close();
+        List.copyOf(browser.contexts()).forEach(BrowserContext::close);
+        if (browser.isConnected()) {
+            IDLE.add(browser);
+        }
     }
 }

@@ -95,7 +95,7 @@ public class UpgradeKillTest {
                 System.out.println("after " + i + " kills in upgrades: " + locked + " locked");
             }
             kill(data, 500, 3500);
-            try (Server server = Server.startAlone(data)) {
+            try (Server server = Server.start(data)) {
                 String job = server.get("/api/jobs/" + JOB);
                 assertTrue(job.contains("Old car") && job.contains("\"roof\""), job);
                 String plan = server.get("/api/jobs/" + JOB + "/makeup");
@@ -124,7 +124,7 @@ public class UpgradeKillTest {
         for (int i = 0; i < Math.max(1, KILLS / 10); i++) {
             Path data = Server.freshFolder();
             kill(data, 300, 3000);
-            try (Server server = Server.startAlone(data)) {
+            try (Server server = Server.start(data)) {
                 assertEquals(server.get("/api/jobs"), "[]");
             }
         }
@@ -137,7 +137,7 @@ public class UpgradeKillTest {
         for (int i = 0; i < Math.max(1, KILLS / 10); i++) {
             Path data = Server.freshFolder();
             kill(data, 1500, 9000, "--pendrik.demo=true");
-            try (Server server = Server.startAlone(data, "--pendrik.demo=true")) {
+            try (Server server = Server.start(data, "--pendrik.demo=true")) {
                 String jobs = server.get("/api/jobs");
                 assertEquals(jobs.split("\"kind\"", -1).length - 1, 4, jobs);
                 assertTrue(Files.exists(data.resolve("photographs")));

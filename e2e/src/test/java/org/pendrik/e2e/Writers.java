@@ -102,7 +102,7 @@ final class Writers {
 
     /** How many of them are not there any more. */
     int lost() {
-        try (Server server = Server.startAlone(data)) {
+        try (Server server = Server.start(data)) {
             look(server, 0);
         }
         return lost.size();
