@@ -50,6 +50,8 @@ public final class Screenshots {
                     390,
                     844);
         }
+        // the server and the browser that wait for another use end with it
+        System.exit(0);
     }
 
     private static void shoot(
