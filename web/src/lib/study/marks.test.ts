@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '$lib/api/client';
 import { answer, refused, stored } from '$lib/api/stand-in';
 import { Desk } from '$lib/ui/desk.svelte';
@@ -57,6 +57,8 @@ describe('marks on a photograph', () => {
 		vi.useFakeTimers();
 		desk = new Desk();
 	});
+
+	afterEach(() => void vi.useRealTimers());
 
 	test('start inside the photograph, not yet placed', () => {
 		const marks = new PhotoMarks(fresh(), desk);

@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { ApiError } from '$lib/api/client';
 import { Desk } from './desk.svelte';
 
@@ -18,6 +18,8 @@ describe('the desk', () => {
 		vi.useFakeTimers();
 		desk = new Desk();
 	});
+
+	afterEach(() => void vi.useRealTimers());
 
 	test('says that an edit is stored and offers the way back', async () => {
 		const back = vi.fn(nothing);
