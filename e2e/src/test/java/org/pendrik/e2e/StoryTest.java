@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.regex.Pattern;
 import org.pendrik.app.standins.Weathering;
 import org.pendrik.core.photo.Point;
+import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /**
@@ -20,6 +21,18 @@ import org.testng.annotations.Test;
  * only.
  */
 public class StoryTest extends BrowserTest {
+    private boolean begun;
+
+    /** Each story begins in an empty workshop, whichever comes first. */
+    @BeforeMethod
+    public void anew() {
+        if (begun) {
+            server.close();
+            server = Server.start(Server.freshFolder());
+        }
+        begun = true;
+    }
+
     private static void putIn(Page page, String label, byte[] file) {
         page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(new FilePayload("tip.jpg", "image/jpeg", file));

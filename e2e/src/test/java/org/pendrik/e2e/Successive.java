@@ -41,8 +41,18 @@ final class Successive {
     }
 
     /** Follows the commands. */
-    public static void main(String[] args) throws IOException {
-        var commands = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
+    public static void main(String[] args) {
+        // whatever happens, the threads of the application must not keep the process alive
+        try {
+            follow(new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8)));
+        } catch (IOException | RuntimeException e) {
+            e.printStackTrace();
+            System.exit(1);
+        }
+        System.exit(0);
+    }
+
+    private static void follow(BufferedReader commands) throws IOException {
         for (String line = commands.readLine(); line != null; line = commands.readLine()) {
             if (line.isEmpty()) {
                 stop();
@@ -50,7 +60,6 @@ final class Successive {
                 PendrikApplication.main(line.split(SEPARATOR, -1));
             }
         }
-        System.exit(0);
     }
 
     private static void stop() {
