@@ -4,9 +4,11 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.awt.image.BufferedImage;
+import java.io.BufferedReader;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
 import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.Socket;
@@ -26,13 +28,18 @@ import org.testng.annotations.Test;
 public class SlowBodiesTest {
     private static final String JOB = "11111111-1111-4111-8111-111111111111";
     private static final int TRICKLE_MS = 200;
+    private static final int PATIENCE_MS = 2_000;
     private static final int LONGEST_MS = 20_000;
 
     private Server server;
 
     @BeforeClass
     public void open() throws IOException, InterruptedException {
-        server = Server.start(Server.freshFolder(), "--pendrik.patience=2s");
+        server =
+                Server.start(
+                        Server.freshFolder(),
+                        "--pendrik.patience=" + PATIENCE_MS + "ms",
+                        "--server.tomcat.connection-timeout=" + PATIENCE_MS + "ms");
         server.send("PUT", "/api/jobs/" + JOB, Writers.draft("Slow"));
     }
 
@@ -79,6 +86,29 @@ public class SlowBodiesTest {
         }
         long ms = (System.nanoTime() - since) / 1_000_000;
         assertTrue(ms < LONGEST_MS, ms + " ms");
+    }
+
+    /** A connection waits for its next request longer than for the rest of a body. */
+    @Test
+    public void aConnectionMayRestBetweenTwoRequests() throws IOException, InterruptedException {
+        byte[] request =
+                ("HEAD /api/jobs HTTP/1.1\r\nHost: 127.0.0.1:" + server.port() + "\r\n\r\n")
+                        .getBytes(StandardCharsets.US_ASCII);
+        try (Socket s = new Socket(InetAddress.getLoopbackAddress(), server.port())) {
+            s.setSoTimeout(LONGEST_MS);
+            BufferedReader in =
+                    new BufferedReader(
+                            new InputStreamReader(s.getInputStream(), StandardCharsets.US_ASCII));
+            s.getOutputStream().write(request);
+            assertEquals(in.readLine(), "HTTP/1.1 200 ");
+            while (!in.readLine().isEmpty()) {
+                // the headers
+            }
+            // once a second the server looks whose time is over
+            Thread.sleep(2 * PATIENCE_MS);
+            s.getOutputStream().write(request);
+            assertEquals(in.readLine(), "HTTP/1.1 200 ");
+        }
     }
 
     private static void trickle(OutputStream out, boolean trickles) {
