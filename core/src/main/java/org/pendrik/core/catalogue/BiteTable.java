@@ -69,7 +69,9 @@ public final class BiteTable {
     /** Bite of a carrier on a binder at cure fraction {@code q}, 0 to 1, before the action. */
     public double bite(Carrier carrier, Binder binder, double q) {
         double told = told(carrier, binder, q);
-        return learned(carrier, binder).map(s -> Math.min(1, told * s.factor())).orElse(told);
+        return senses.isEmpty()
+                ? told
+                : learned(carrier, binder).map(s -> Math.min(1, told * s.factor())).orElse(told);
     }
 
     /** What this bench has learned of a pair. */

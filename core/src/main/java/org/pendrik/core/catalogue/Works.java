@@ -64,7 +64,12 @@ public record Works(List<List<String>> on, boolean optional, Window window, Must
 
     /** Whether it may work the coats of a technique. */
     public boolean means(String technique) {
-        return on.stream().anyMatch(a -> a.contains(technique));
+        for (List<String> all : on) {
+            if (all.contains(technique)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Works the factory's lettering, which is no coat. */

@@ -1,6 +1,7 @@
 package org.pendrik.core.film;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -271,7 +272,7 @@ public final class Column {
      */
     List<Layer> targets(Act act) {
         List<Layer> named = named(act);
-        if (named.isEmpty() || layers.stream().noneMatch(Layer::fused)) {
+        if (named.isEmpty() || !hasRunTogether()) {
             return named;
         }
         List<Layer> out = new ArrayList<>();
@@ -287,6 +288,15 @@ public final class Column {
             i = bottom;
         }
         return List.copyOf(out);
+    }
+
+    private boolean hasRunTogether() {
+        for (Layer l : layers) {
+            if (l.fused()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** How many coats some layers are, where what has run together is one. */
@@ -317,16 +327,28 @@ public final class Column {
                 best = loose().map(List::of).orElse(best);
                 continue;
             }
-            List<Integer> found = all.stream().map(this::laidBy).sorted().toList().reversed();
-            if (found.getLast() >= 0 && found.getFirst() > highest) {
-                highest = found.getFirst();
-                best = found.stream().map(layers::get).toList();
+            int[] found = new int[all.size()];
+            for (int i = 0; i < found.length; i++) {
+                found[i] = laidBy(all.get(i));
+            }
+            Arrays.sort(found);
+            if (found[0] >= 0 && found[found.length - 1] > highest) {
+                highest = found[found.length - 1];
+                best = new ArrayList<>();
+                for (int i = found.length - 1; i >= 0; i--) {
+                    best.add(layers.get(found[i]));
+                }
             }
         }
         if (best.size() == 1 && best.getFirst().isLoose()) {
             return heap(best.getFirst());
         }
-        return best.stream().anyMatch(this::hasTones) ? withTones(best) : best;
+        for (Layer l : best) {
+            if (hasTones(l)) {
+                return withTones(best);
+            }
+        }
+        return best;
     }
 
     /** Another tone of the same effect lies next to it. */
