@@ -50,20 +50,29 @@ public class PractitionersStoryTest extends BrowserTest {
         return page.locator("section[aria-labelledby=steps] details > ol > li");
     }
 
+    /** The effects that are noted, in the panel of effects. */
+    private static Locator noted(Page page) {
+        return page.locator("section[aria-label='The subject and its cores'] ol > li");
+    }
+
+    /** Waits until one more is noted than there were, and until it is the one that is open. */
+    private static Locator opened(Page page, int were) {
+        assertThat(noted(page)).hasCount(were + 1);
+        Locator card = noted(page).nth(were);
+        assertThat(card.getByLabel("Made", new Locator.GetByLabelOptions().setExact(true)))
+                .isVisible();
+        return card;
+    }
+
     /** Notes an effect in the panel of effects and leaves it open. */
     private static Locator note(Page page, String effect) {
-        Locator before = page.locator("section[aria-label='The subject and its cores'] ol > li");
-        int were = before.count();
+        int were = noted(page).count();
         page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Note an effect"))
                 .getByRole(
                         AriaRole.BUTTON,
                         new Locator.GetByRoleOptions().setName(effect).setExact(true))
                 .click();
-        assertThat(before).hasCount(were + 1);
-        Locator card = before.nth(were);
-        assertThat(card.getByLabel("Made", new Locator.GetByLabelOptions().setExact(true)))
-                .isVisible();
-        return card;
+        return opened(page, were);
     }
 
     private static void choose(Locator card, String label, String option) {
@@ -362,10 +371,10 @@ public class PractitionersStoryTest extends BrowserTest {
                                 AriaRole.GROUP,
                                 new Page.GetByRoleOptions().setName("Note an effect")))
                 .isVisible();
+        int were = noted(page).count();
         tabTo(page, effect);
         page.keyboard().press("Enter");
-        assertThat(page.getByLabel("Made", new Page.GetByLabelOptions().setExact(true)))
-                .isVisible();
+        Locator card = opened(page, were);
         if (!way.isEmpty()) {
             tabTo(page, "Made");
             typed(page, way);
@@ -374,7 +383,7 @@ public class PractitionersStoryTest extends BrowserTest {
         for (String z : zones) {
             tabTo(page, z);
             page.keyboard().press("Space");
-            assertThat(page.getByLabel(z, new Page.GetByLabelOptions().setExact(true)).last())
+            assertThat(card.getByLabel(z, new Locator.GetByLabelOptions().setExact(true)))
                     .isChecked();
         }
     }
