@@ -3263,6 +3263,7 @@ export interface components {
             of?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER" | null;
             /** Format: double */
             prototype: number;
+            seen?: boolean;
             /** Format: double */
             tolerance: number;
             /** @enum {string} */
@@ -3540,6 +3541,7 @@ export interface components {
             /** Format: double */
             deltaL: number;
             differences: components["schemas"]["Difference"][];
+            differsAllTheSame: boolean;
             model: components["schemas"]["Lab"];
             modelHex: string;
             name: string;
@@ -3560,6 +3562,7 @@ export interface components {
             advice: components["schemas"]["Advised"][];
             cannot: string;
             differences: components["schemas"]["Difference"][];
+            differsAllTheSame: boolean;
             name: string;
             /** Format: uuid */
             regionId: string;

@@ -19,13 +19,10 @@ const WORDS: Record<Verdict, string> = {
 };
 
 /**
- * A verdict in words, its sign before it. A region is judged by its colour; where a measure of it differs all the same, the
- * words say that only the colour is meant. An edge has no colour and is judged by what is worn.
+ * A verdict in words, its sign before it. A region is judged by its colour, an edge by the share of it that is worn; where a
+ * measure differs all the same, the words say that only this is meant.
  */
 export function said(one: Schemas['Judged'] | Schemas['JudgedEdge']): string {
-	const colourOnly =
-		'deltaE00' in one &&
-		one.verdict === 'AS_PROTOTYPE' &&
-		one.differences.some((d) => d.verdict !== 'AS_PROTOTYPE');
-	return `${SIGNS[one.verdict]} ${colourOnly ? 'in colour, not in measure' : WORDS[one.verdict]}`;
+	const alike = 'deltaE00' in one ? 'in colour' : 'in what is worn';
+	return `${SIGNS[one.verdict]} ${one.differsAllTheSame ? `${alike}, not in measure` : WORDS[one.verdict]}`;
 }

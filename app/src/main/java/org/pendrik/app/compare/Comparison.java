@@ -40,11 +40,17 @@ record Comparison(
         List<JudgedEdge> edges,
         List<String> missing) {
 
-    /** A region judged. */
+    /**
+     * A region judged.
+     *
+     * @param verdict of its colour
+     * @param differsAllTheSame as the prototype in colour, and some measure differs
+     */
     record Judged(
             UUID regionId,
             String name,
             Verdict verdict,
+            boolean differsAllTheSame,
             String prototypeHex,
             String modelHex,
             Lab prototype,
@@ -63,6 +69,7 @@ record Comparison(
      * An edge on both sides.
      *
      * @param verdict of its worn share
+     * @param differsAllTheSame worn as the prototype, and its longest scrape differs
      * @param differences empty when one side cannot tell
      * @param cannot why not, empty when both do
      */
@@ -70,6 +77,7 @@ record Comparison(
             UUID regionId,
             String name,
             Verdict verdict,
+            boolean differsAllTheSame,
             List<Difference> differences,
             List<Advised> advice,
             String cannot) {}

@@ -112,10 +112,12 @@ class Comparisons {
 
     private Comparison.JudgedEdge judged(UUID jobId, BothEdges e) {
         List<Gap> gaps = e.gaps();
+        Verdict worn = gaps.isEmpty() ? Verdict.CANNOT_TELL : gaps.getFirst().verdict();
         return new Comparison.JudgedEdge(
                 e.edge().id(),
                 e.edge().name(),
-                gaps.isEmpty() ? Verdict.CANNOT_TELL : gaps.getFirst().verdict(),
+                worn,
+                Gap.differsAllTheSame(worn, gaps),
                 gaps.stream().map(Comparison.Difference::of).toList(),
                 advices.along(jobId, e.edge(), gaps),
                 e.prototype().refusal().or(e.model()::refusal).orElse(""));
@@ -134,6 +136,7 @@ class Comparisons {
                 b.region().id(),
                 b.region().name(),
                 v.verdict(),
+                Gap.differsAllTheSame(v.verdict(), gaps),
                 Srgb.toHex(v.prototype().median()),
                 Srgb.toHex(v.model().median()),
                 v.prototype().median(),

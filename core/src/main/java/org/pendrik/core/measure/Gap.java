@@ -83,6 +83,19 @@ public record Gap(
         return model - prototype;
     }
 
+    /** Whether it is more than what can be measured and seen. */
+    public boolean isSeen() {
+        return verdict != Verdict.AS_PROTOTYPE;
+    }
+
+    /**
+     * Whether what is as the prototype by one thing, the colour of a region or the worn share of an
+     * edge, differs in another all the same.
+     */
+    public static boolean differsAllTheSame(Verdict byOne, List<Gap> gaps) {
+        return byOne == Verdict.AS_PROTOTYPE && gaps.stream().anyMatch(Gap::isSeen);
+    }
+
     /** The difference in tolerances: beyond ±1 it is seen. */
     public double inTolerances() {
         return difference() / tolerance;

@@ -16,8 +16,9 @@ import org.pendrik.core.colour.Srgb;
  * colour to the prototype's measured colour. The model's colour is projected on it; short of the
  * prototype by more than the tolerance is <em>lighter</em>, beyond it by more is <em>heavier</em>;
  * as far along but beside the line by more, and not the same in ΔE00 either, is <em>another
- * colour</em>. The tolerance is twice the joint standard uncertainty, and never under the just
- * noticeable 2.3.
+ * colour</em>. Where the prototype itself is as good as the factory colour there is no way: farther
+ * from that colour than the prototype by more than the tolerance is heavier. The tolerance is twice
+ * the joint standard uncertainty, and never under the just noticeable 2.3.
  */
 public final class SideComparison {
     /**
@@ -69,7 +70,8 @@ public final class SideComparison {
         double way = factory.distance(prototype.median());
         if (way <= tolerance) {
             double gone = factory.distance(model.median());
-            Verdict v = gone > tolerance + way ? Verdict.HEAVIER : Verdict.AS_PROTOTYPE;
+            double off = prototype.median().distance(model.median());
+            Verdict v = gone > tolerance + way ? Verdict.HEAVIER : alike(d, off, tolerance);
             return new RegionVerdict(region, v, prototype, model, d, Double.NaN, gone, tolerance);
         }
         double t = dot(factory, prototype.median(), model.median()) / (way * way);
@@ -81,11 +83,15 @@ public final class SideComparison {
         } else if (ahead > tolerance) {
             v = Verdict.HEAVIER;
         } else {
-            // both, since ΔE*ab overstates what is seen of strong colours
-            boolean other = off > tolerance && d.deltaE00() > tolerance;
-            v = other ? Verdict.OTHER_COLOUR : Verdict.AS_PROTOTYPE;
+            v = alike(d, off, tolerance);
         }
         return new RegionVerdict(region, v, prototype, model, d, t, off, tolerance);
+    }
+
+    /** As far along; another colour when both say so: ΔE*ab overstates strong colours. */
+    private static Verdict alike(ColourDifference d, double off, double tolerance) {
+        boolean other = off > tolerance && d.deltaE00() > tolerance;
+        return other ? Verdict.OTHER_COLOUR : Verdict.AS_PROTOTYPE;
     }
 
     /**

@@ -57,7 +57,7 @@ public final class NextPass {
     private static List<Advice> byAmounts(List<Gap> gaps) {
         List<Advice> out = new ArrayList<>();
         gaps.stream()
-                .filter(g -> g.verdict() != Verdict.AS_PROTOTYPE)
+                .filter(Gap::isSeen)
                 .sorted(Comparator.comparingDouble((Gap g) -> -Math.abs(g.inTolerances())))
                 .forEach(
                         g ->

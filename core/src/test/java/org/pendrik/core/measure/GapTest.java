@@ -1,6 +1,7 @@
 package org.pendrik.core.measure;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
@@ -180,7 +181,21 @@ public class GapTest {
     }
 
     private static EdgeWear worn(double share) {
-        return new EdgeWear(share, 0.01, 4, 300 * share, 8, Optional.empty(), 20);
+        return worn(share, 300 * share);
+    }
+
+    private static EdgeWear worn(double share, double longestMm) {
+        return new EdgeWear(share, 0.01, 4, longestMm, 8, Optional.empty(), 20);
+    }
+
+    @Test
+    public void whatIsAlikeInOneMeasureMayDifferInAnother() {
+        List<Gap> alike = Gap.between(worn(0.3, 90), worn(0.31, 95));
+        List<Gap> longer = Gap.between(worn(0.3, 90), worn(0.31, 190));
+        assertFalse(Gap.differsAllTheSame(Verdict.AS_PROTOTYPE, alike));
+        assertTrue(Gap.differsAllTheSame(Verdict.AS_PROTOTYPE, longer));
+        assertFalse(Gap.differsAllTheSame(Verdict.LIGHTER, longer), "that is said already");
+        assertFalse(Gap.differsAllTheSame(Verdict.AS_PROTOTYPE, List.of()));
     }
 
     @Test

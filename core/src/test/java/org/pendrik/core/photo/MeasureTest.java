@@ -154,6 +154,44 @@ public class MeasureTest {
                 SideComparison.judge(ALL, clean, clean, FACTORY).verdict(), Verdict.AS_PROTOTYPE);
     }
 
+    /** Whatever is said to be as the prototype is near it, however far that has come. */
+    @Test
+    public void whatIsAsThePrototypeIsNearIt() {
+        SplittableRandom random = new SplittableRandom(31);
+        int same = 0;
+        int other = 0;
+        for (int i = 0; i < 4000; i++) {
+            Lab factory = near(new Lab(50, 0, 0), 40, random);
+            ColourSample prototype = measured(near(factory, 12, random), random);
+            ColourSample model = measured(near(prototype.median(), 12, random), random);
+            RegionVerdict v =
+                    SideComparison.judge(
+                            ALL, prototype, model, random.nextInt(5) == 0 ? null : factory);
+            double apart = prototype.median().distance(model.median());
+            double seen = v.difference().deltaE00();
+            if (v.verdict() == Verdict.AS_PROTOTYPE) {
+                same++;
+                // along the way and beside it a tolerance each
+                assertTrue(Math.min(apart / Math.sqrt(2), seen) <= v.tolerance(), v.toString());
+            } else if (v.verdict() == Verdict.OTHER_COLOUR) {
+                other++;
+                assertTrue(Math.min(apart, seen) > v.tolerance(), v.toString());
+            }
+        }
+        assertTrue(same > 200 && other > 200, same + " alike, " + other + " in another colour");
+    }
+
+    private static ColourSample measured(Lab colour, SplittableRandom random) {
+        return new ColourSample(colour, 1, 0.3 + 2 * random.nextDouble(), 5000, 0);
+    }
+
+    private static Lab near(Lab c, double reach, SplittableRandom random) {
+        return new Lab(
+                c.l() + reach * (2 * random.nextDouble() - 1),
+                c.a() + reach * (2 * random.nextDouble() - 1),
+                c.b() + reach * (2 * random.nextDouble() - 1));
+    }
+
     @Test
     public void withoutTheFactoryColourNoDirectionIsClaimed() {
         var far = SideComparison.judge(ALL, sample(WEATHERED), sample(FACTORY), null);
