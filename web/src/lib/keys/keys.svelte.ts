@@ -60,11 +60,16 @@ export class Keys {
 	/** Runs what a key means here; keys that are typed into a field, held down or with a modifier mean nothing. */
 	press(event: KeyboardEvent): void {
 		const target = event.target as HTMLElement | null;
+		const escape = event.key === 'Escape';
 		const typing =
-			target?.closest(
-				'input:not([type="checkbox"]), textarea, [aria-haspopup="listbox"], [contenteditable]'
-			) !== null;
+			target?.closest('input:not([type="checkbox"]), textarea, [contenteditable]') !== null ||
+			// letters and arrows choose from a list also while it is closed
+			(!escape && target?.closest('[aria-haspopup="listbox"]') !== null);
 		if (event.altKey || event.metaKey || typing) {
+			return;
+		}
+		if (escape && event.defaultPrevented) {
+			// it has closed a list, a hint or a window already
 			return;
 		}
 		if (!this.letters && event.key.length === 1) {

@@ -74,6 +74,17 @@ describe('keys', () => {
 		expect(begin).not.toHaveBeenCalled();
 	});
 
+	test('an Escape that has closed a list closes nothing else', async () => {
+		const close = vi.fn();
+		keys.add('Panel', [{ key: 'Escape', label: 'Close', run: close }]);
+		await Promise.resolve();
+		keys.press(event('Escape', 'list', { defaultPrevented: true }));
+		keys.press(event('Escape', 'field'));
+		expect(close).not.toHaveBeenCalled();
+		keys.press(event('Escape', 'list'));
+		expect(close).toHaveBeenCalledOnce();
+	});
+
 	test('run on a checkbox, into which nothing is typed', () => {
 		keys.press(event('ArrowLeft', 'checkbox'));
 		expect(left).toHaveBeenCalledOnce();
