@@ -362,15 +362,17 @@ public class PractitionersStoryTest extends BrowserTest {
         assertThat(page.locator("[aria-haspopup=listbox]:focus")).containsText(option);
     }
 
+    private static Locator effects(Page page) {
+        return page.getByRole(
+                AriaRole.GROUP, new Page.GetByRoleOptions().setName("Note an effect"));
+    }
+
     /** Opens the panel of effects anew and notes one, all by keys. */
     private static void noteByKeys(Page page, String effect, String way, String... zones) {
         page.keyboard().press("Escape");
+        assertThat(effects(page)).hasCount(0);
         page.keyboard().press("f");
-        assertThat(
-                        page.getByRole(
-                                AriaRole.GROUP,
-                                new Page.GetByRoleOptions().setName("Note an effect")))
-                .isVisible();
+        assertThat(effects(page)).isVisible();
         int were = noted(page).count();
         tabTo(page, effect);
         page.keyboard().press("Enter");
@@ -429,6 +431,12 @@ public class PractitionersStoryTest extends BrowserTest {
         Page page = makeup(job("Wool van OVR 23", "VAN", "FACTORY_FLAT"));
         noteByKeys(page, "graffiti", "markers and paint pens");
         tabTo(page, "Tone");
+        // who only looked into the list closes it and stays
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.LISTBOX)).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(page.getByRole(AriaRole.LISTBOX)).hasCount(0);
+        assertThat(effects(page)).isVisible();
         typed(page, "silver paint marker");
         page.waitForTimeout(300);
         noteByKeys(page, "heavy dry dirt", "", "roof");
