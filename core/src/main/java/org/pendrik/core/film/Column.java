@@ -242,6 +242,11 @@ public final class Column {
         return finishAfter(layers.size());
     }
 
+    /** Powder lies on it that no clear binds yet. */
+    public boolean isPowdered() {
+        return loose().isPresent();
+    }
+
     /** Loose matter that no clear binds yet. */
     Optional<Layer> loose() {
         for (int i = layers.size() - 1; i >= 0; i--) {

@@ -5,9 +5,11 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.pendrik.core.catalogue.Finish;
 import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Column;
 import org.pendrik.core.film.DryingTimes;
 import org.pendrik.core.film.Finding;
 import org.pendrik.core.film.Ledger;
@@ -18,8 +20,8 @@ import org.pendrik.core.units.Climate;
  * other, a group only after all that has to come before it, and the last flat over every coat only
  * when it is dry enough to be coated. Clears: on a zone where what is still to come stands in one
  * order, the fewest changes of finish that its bands of tooth allow; of all zones the most, since
- * one clear may serve many. Both hold whatever else lies there. What carriers would bite is left
- * out: a clear between can spare that.
+ * one clear may serve many; none where powder lies loose. Both hold whatever else lies there. What
+ * carriers would bite is left out: a clear between can spare that.
  */
 final class Outlook {
     private static final double[] SEALS = {
@@ -171,9 +173,12 @@ final class Outlook {
     int leastClears(long done, Ledger lies) {
         int most = 0;
         for (Map.Entry<String, List<Integer>> chain : chains.entrySet()) {
-            double only = lies.on(chain.getKey()).tooth();
+            Column column = lies.on(chain.getKey());
+            // powder that no clear binds offers its own tooth, whatever lies beneath
+            boolean powdered = column.isPowdered();
             // the tooth is either what was left, or that of whichever clear still fits
-            int may = 0;
+            double only = powdered ? -1 : column.tooth();
+            int may = powdered ? ANYTHING : 0;
             int clears = 0;
             for (int g : chain.getValue()) {
                 if ((done & 1L << g) != 0) {
@@ -194,15 +199,20 @@ final class Outlook {
                         }
                     }
                     first = false;
-                    if (a.material().finish().isPresent()) {
-                        double closed = a.closes();
-                        if (closed == 1) {
-                            only = a.material().finish().get().tooth();
-                        } else if (closed > 0) {
-                            // half of a tooth that only a clear to come would fix: anything fits
-                            only = -1;
-                            may = ANYTHING;
-                        }
+                    Optional<Finish> finish = a.material().finish();
+                    if (finish.isEmpty()) {
+                        continue;
+                    }
+                    double closed = a.closes();
+                    powdered =
+                            finish.get() == Finish.LOOSE
+                                    || (powdered && !(closed == 1 && a.material().isClear()));
+                    if (closed == 1 && !powdered) {
+                        only = finish.get().tooth();
+                    } else if (closed > 0 || powdered) {
+                        // half of a tooth that only a clear to come would fix: anything fits
+                        only = -1;
+                        may = ANYTHING;
                     }
                 }
             }

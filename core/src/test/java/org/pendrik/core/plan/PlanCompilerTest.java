@@ -15,6 +15,7 @@ import org.pendrik.core.catalogue.Catalogue;
 import org.pendrik.core.catalogue.Substrate;
 import org.pendrik.core.catalogue.Technique;
 import org.pendrik.core.film.Act;
+import org.pendrik.core.film.Face;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.FilmCheck;
 import org.pendrik.core.film.FilmReport;
@@ -523,6 +524,50 @@ public class PlanCompilerTest {
             assertTrue(cost(beam) >= cost(proven), cost(beam) + " under " + cost(proven));
             assertTrue(cost(beam) <= cost(proven) * 1.25, cost(beam) + " far over " + cost(proven));
         }
+    }
+
+    private static Zone side(String key, double areaMm2) {
+        return new Zone(
+                key,
+                key,
+                Substrate.FACTORY_SEMI_GLOSS,
+                false,
+                Substrate.UNKNOWN_COLOUR,
+                areaMm2,
+                Face.SIDE,
+                false);
+    }
+
+    private static Effect on(EffectKind kind, int strength, String... zones) {
+        return new Effect(
+                kind.name(), kind, new LinkedHashSet<>(List.of(zones)), strength, Optional.empty());
+    }
+
+    /** Soot would need a matte surface, but not where powder lies that holds it. */
+    @Test
+    public void onPowderNoClearIsLaidForMorePowder() {
+        List<Zone> sides = List.of(side("near", 3435), side("far", 552));
+        List<Effect> effects =
+                List.of(
+                        on(EffectKind.TRUCK_TONES, 1, "near", "far"),
+                        on(EffectKind.DETAILS, 1, "near", "far"),
+                        on(EffectKind.RUST_STREAKS, 2, "near", "far"),
+                        on(EffectKind.SOOT, 2, "near"));
+        Schools.Choice schools =
+                Schools.Choice.START.with("streaks", "powder").with("applicator", "cans");
+        var plan =
+                compiled(
+                        new PlanRequest(
+                                sides,
+                                List.of(),
+                                effects,
+                                List.of(),
+                                new Climate(18, 0.61),
+                                0,
+                                schools,
+                                List.of()));
+        assertTrue(plan.proven());
+        assertEquals(plan.clears(), 0, techniques(plan).toString());
     }
 
     @Test
