@@ -64,13 +64,24 @@ final class Moves {
         return tried;
     }
 
-    /** All states one group further. */
-    List<PlanState> from(PlanState s) {
+    /**
+     * All states one group further, without those whose clears alone cost more than another state.
+     *
+     * @param toBeat that state, or null
+     */
+    List<PlanState> from(PlanState s, @Nullable PlanState toBeat) {
+        int clears = 2;
+        while (toBeat != null && clears >= 0 && !s.mayBeat(toBeat, clears, rules)) {
+            clears--;
+        }
         List<PlanState> out = new ArrayList<>();
+        if (clears < 0) {
+            return out;
+        }
         visits = 0;
         for (int g = 0; g < groups.size(); g++) {
             if (precedence.admits(g, s.done())) {
-                of(s, g, out);
+                of(s, g, clears, out);
             }
         }
         tried += Math.max(out.size(), visits / VISITS_OF_A_TRY);
@@ -83,14 +94,14 @@ final class Moves {
         return next;
     }
 
-    private void of(PlanState s, int g, List<PlanState> out) {
+    private void of(PlanState s, int g, int mostClears, List<PlanState> out) {
         PlanState.Tried bare = then(s, g, List.of());
         out.add(bare.state());
         boolean clean = bare.state().weight() == s.weight();
-        Map<String, Long> waiting = waitingOf(s, g);
-        if (!sealable(groups.get(g))) {
+        if (mostClears == 0 || !sealable(groups.get(g))) {
             return;
         }
+        Map<String, Long> waiting = waitingOf(s, g);
         if (isBare(s, groups.get(g))) {
             primed(s, g, out);
         }
@@ -111,7 +122,7 @@ final class Moves {
                 }
             }
         }
-        if (!clean) {
+        if (!clean && mostClears > 1) {
             for (Seals.Seal first : seals) {
                 if (first.primer() && !isBare(s, groups.get(g))) {
                     continue;

@@ -147,7 +147,7 @@ public final class PlanCompiler {
             if (moves.tried() >= most) {
                 return result(incumbent, start, request, s);
             }
-            for (PlanState next : moves.from(s)) {
+            for (PlanState next : moves.from(s, incumbent)) {
                 boolean better = PlanState.BEST_FIRST.compare(next, incumbent) < 0;
                 if (better && seen.admits(next)) {
                     if (moves.isWhole(next)) {
@@ -199,14 +199,17 @@ public final class PlanCompiler {
             Frontier seen = new Frontier();
             List<PlanState> next = new ArrayList<>();
             for (PlanState s : level) {
-                for (PlanState n : moves.from(s)) {
+                // what costs more than the worst of a full level would not be kept
+                PlanState worst = next.size() == width ? next.getLast() : null;
+                for (PlanState n : moves.from(s, worst)) {
                     if (seen.admits(n)) {
                         next.add(n);
                     }
                 }
+                next.sort(PlanState.BEST_FIRST);
+                next = new ArrayList<>(next.subList(0, Math.min(width, next.size())));
             }
-            next.sort(PlanState.BEST_FIRST);
-            level = next.subList(0, Math.min(width, next.size()));
+            level = next;
         }
         return level.getFirst();
     }

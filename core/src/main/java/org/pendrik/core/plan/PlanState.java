@@ -58,6 +58,10 @@ record PlanState(
     record Rules(Outlook outlook, HouseRules house, long clearMinutes) {
         long cost(long done, long end, long flatFrom, int clears, Ledger lies) {
             int more = outlook.leastClears(done, lies);
+            return costWith(more, done, end, flatFrom, clears);
+        }
+
+        private long costWith(int more, long done, long end, long flatFrom, int clears) {
             return outlook.leastEnd(done, end, flatFrom, more) + (clears + more) * clearMinutes;
         }
     }
@@ -147,6 +151,18 @@ record PlanState(
                         Math.max(leastCost, rules.cost(all, clock, flat, laid, lies)),
                         worst);
         return new Tried(next, against, placing.visits());
+    }
+
+    /**
+     * Whether a plan from here, with so many clears in front of the next group, may cost less than
+     * the least that another state takes.
+     */
+    boolean mayBeat(PlanState other, int more, Rules rules) {
+        if (weight != other.weight) {
+            return weight < other.weight;
+        }
+        return leastCost < other.leastCost
+                && rules.costWith(more, done, end, flatFrom, clears) < other.leastCost;
     }
 
     /** The first stop; there is one when the weight says so. */

@@ -145,7 +145,7 @@ public class PrecedenceTest {
             PlanState s = PlanState.before(start, 0, rules, CATALOGUE);
             List<Long> bounds = new ArrayList<>(List.of(s.leastCost()));
             while (!moves.isWhole(s)) {
-                List<PlanState> next = moves.from(s);
+                List<PlanState> next = moves.from(s, null);
                 s = next.get(random.nextInt(next.size()));
                 bounds.add(s.leastCost());
             }
