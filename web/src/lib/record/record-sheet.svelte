@@ -102,7 +102,7 @@
 {/if}
 
 <h2 class="mt-6 border-b-2 border-ink text-2xl">
-	Done{#if finished.length}<span class="text-soft"> · {span(hands)} at the bench</span>{/if}
+	Done{#if finished.length}<span class="text-soft">&nbsp;· {span(hands)} at the bench</span>{/if}
 </h2>
 <ol>
 	{#each finished as e (e.id)}
