@@ -79,5 +79,17 @@ public class DemoWorkshopTest extends AppTest {
                         .map(r -> r.path("verdict").asString())
                         .collect(Collectors.toSet());
         assertTrue(verdicts.size() >= 2, verdicts.toString());
+        int differing = 0;
+        for (JsonNode r : compare.path("regions")) {
+            boolean measured = r.path("differences").valueStream().anyMatch(d -> !isAlike(d));
+            boolean differs = isAlike(r) && measured;
+            assertEquals(r.path("differsAllTheSame").asBoolean(), differs, r.toString());
+            differing += differs ? 1 : 0;
+        }
+        assertTrue(differing > 0, "none is alike in colour alone");
+    }
+
+    private static boolean isAlike(JsonNode judged) {
+        return judged.path("verdict").asString().equals("AS_PROTOTYPE");
     }
 }
