@@ -126,6 +126,8 @@ public class UpgradeKillTest {
             kill(data, 300, 3000);
             try (Server server = Server.start(data)) {
                 assertEquals(server.get("/api/jobs"), "[]");
+                String workshop = server.get("/api/workshop");
+                assertEquals(workshop.split("\"weekday\"", -1).length - 1, 6, workshop);
             }
         }
         System.out.println(

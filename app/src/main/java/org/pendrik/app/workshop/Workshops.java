@@ -12,18 +12,25 @@ import org.pendrik.app.store.Kept;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Keeps the one workshop of this data folder; makes it with plain settings before anybody asks. */
 @Service
 public class Workshops implements SmartInitializingSingleton {
     private final WorkshopMapper mapper;
     private final ApplicationEventPublisher events;
+    private final TransactionTemplate transaction;
     private @Nullable Kept<Workshop> kept;
 
-    Workshops(WorkshopMapper mapper, ApplicationEventPublisher events) {
+    Workshops(
+            WorkshopMapper mapper,
+            ApplicationEventPublisher events,
+            PlatformTransactionManager transactions) {
         this.mapper = mapper;
         this.events = events;
+        this.transaction = new TransactionTemplate(transactions);
     }
 
     /**
@@ -36,12 +43,26 @@ public class Workshops implements SmartInitializingSingleton {
     /** Two first questions at once must not both make it, so it is made before the first. */
     @Override
     public void afterSingletonsInstantiated() {
-        if (mapper.find() == null) {
-            Workshop fresh = fresh();
-            mapper.insert(fresh);
-            fresh.benchTime().forEach(mapper::addBenchTime);
-        }
+        transaction.executeWithoutResult(_ -> makeWhole());
         kept = new Kept<>(read());
+    }
+
+    /**
+     * Settings that nobody has stored yet are the plain ones, all of them: a first start may have
+     * been cut off when the workshop was there and its bench time was not.
+     */
+    private void makeWhole() {
+        WorkshopMapper.Row row = mapper.find();
+        List<Workshop.BenchTime> usual = usualBenchTime();
+        if (row == null) {
+            mapper.insert(
+                    new Workshop(
+                            "My workshop", ZoneId.systemDefault().getId(), 21, 0.5, 600, usual, 0));
+        }
+        if (row == null || (row.version() == 0 && mapper.benchTime().size() < usual.size())) {
+            mapper.clearBenchTime();
+            usual.forEach(mapper::addBenchTime);
+        }
     }
 
     /** The workshop as it is. */
@@ -73,7 +94,8 @@ public class Workshops implements SmartInitializingSingleton {
         return stored;
     }
 
-    private static Workshop fresh() {
+    /** The bench time of a workshop that has not told its own: the evenings and a Saturday. */
+    public static List<Workshop.BenchTime> usualBenchTime() {
         List<Workshop.BenchTime> times = new ArrayList<>();
         for (DayOfWeek d : DayOfWeek.values()) {
             boolean saturday = d == DayOfWeek.SATURDAY;
@@ -85,6 +107,6 @@ public class Workshops implements SmartInitializingSingleton {
                                 LocalTime.of(saturday ? 17 : 22, 0)));
             }
         }
-        return new Workshop("My workshop", ZoneId.systemDefault().getId(), 21, 0.5, 600, times, 0);
+        return times;
     }
 }

@@ -3,17 +3,23 @@ package org.pendrik.app.demo;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.pendrik.app.AppTest;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.DefaultApplicationArguments;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The demonstration stands in the middle of its story, and all of it can be asked for. */
 @TestPropertySource(properties = "pendrik.demo=true")
 public class DemoWorkshopTest extends AppTest {
+    @Autowired private DemoWorkshop demo;
+
     private List<JsonNode> jobs() {
         return ok(get("/api/jobs")).valueStream().map(j -> j.path("job")).toList();
     }
@@ -87,6 +93,25 @@ public class DemoWorkshopTest extends AppTest {
             differing += differs ? 1 : 0;
         }
         assertTrue(differing > 0, "none is alike in colour alone");
+    }
+
+    /** The next morning, in a workshop whose bench time was taken away. */
+    @Test(
+            dependsOnMethods = {
+                "itsJobsAreInDifferentStates",
+                "theHopperIsJudgedAgainstItsPrototype"
+            })
+    public void itIsMadeAnewInAWorkshopWithoutBenchTime() {
+        ObjectNode none = (ObjectNode) ok(get("/api/workshop"));
+        none.putArray("benchTime");
+        ok(put("/api/workshop", none.toString()));
+        clock.set(NOON.plus(Duration.ofHours(21)));
+        try {
+            demo.run(new DefaultApplicationArguments());
+            itsJobsAreInDifferentStates();
+        } finally {
+            clock.set(NOON);
+        }
     }
 
     private static boolean isAlike(JsonNode judged) {

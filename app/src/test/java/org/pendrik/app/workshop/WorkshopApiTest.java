@@ -1,9 +1,19 @@
 package org.pendrik.app.workshop;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
+import java.lang.reflect.Proxy;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+import javax.sql.DataSource;
 import org.pendrik.app.AppTest;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -11,6 +21,12 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The settings of the workshop: kept whole, or refused with the reason. */
 public class WorkshopApiTest extends AppTest {
+    @Autowired private Workshops workshops;
+    @Autowired private WorkshopMapper mapper;
+    @Autowired private ApplicationEventPublisher events;
+    @Autowired private PlatformTransactionManager transactions;
+    @Autowired private DataSource database;
+
     private ObjectNode settings() {
         return (ObjectNode) ok(get("/api/workshop"));
     }
@@ -20,6 +36,62 @@ public class WorkshopApiTest extends AppTest {
         JsonNode w = settings();
         assertTrue(w.path("benchTime").size() >= 1);
         assertTrue(w.path("celsius").asDouble() > 0);
+    }
+
+    /** A folder in which nothing was ever started. */
+    private void forget() {
+        JdbcTemplate sql = new JdbcTemplate(database);
+        sql.update("delete from bench_time");
+        sql.update("delete from workshop");
+    }
+
+    /** Stores two stretches of bench time, then the processor stands still. */
+    private WorkshopMapper cutOff() {
+        AtomicInteger stretches = new AtomicInteger();
+        return (WorkshopMapper)
+                Proxy.newProxyInstance(
+                        WorkshopMapper.class.getClassLoader(),
+                        new Class<?>[] {WorkshopMapper.class},
+                        (_, method, args) -> {
+                            if (method.getName().equals("addBenchTime")
+                                    && stretches.incrementAndGet() > 2) {
+                                throw new IllegalStateException("cut off");
+                            }
+                            return method.invoke(mapper, args);
+                        });
+    }
+
+    @Test
+    public void aFirstStartThatIsCutOffLeavesNoHalfOfAWorkshop() {
+        try {
+            forget();
+            Workshops first = new Workshops(cutOff(), events, transactions);
+            expectThrows(IllegalStateException.class, first::afterSingletonsInstantiated);
+            assertNull(mapper.find());
+        } finally {
+            workshops.afterSingletonsInstantiated();
+        }
+        assertEquals(settings().path("benchTime").size(), 6);
+    }
+
+    @Test
+    public void oneThatWasLeftWithoutItsBenchTimeIsMadeWhole() {
+        forget();
+        mapper.insert(new Workshop("My workshop", "Europe/Berlin", 21, 0.5, 600, List.of(), 0));
+        mapper.addBenchTime(Workshops.usualBenchTime().getFirst());
+        workshops.afterSingletonsInstantiated();
+        assertEquals(settings().path("benchTime").size(), 6);
+    }
+
+    @Test
+    public void whoHasTakenAllBenchTimeAwayIsNotGivenAny() {
+        ObjectNode none = settings();
+        none.putArray("benchTime");
+        ok(put("/api/workshop", none.toString()));
+        workshops.afterSingletonsInstantiated();
+        assertEquals(settings().path("benchTime").size(), 0);
+        forget();
+        workshops.afterSingletonsInstantiated();
     }
 
     @Test
