@@ -2209,7 +2209,7 @@ export interface components {
             /** Format: int32 */
             strength: number;
             /** @enum {string} */
-            what: "STOP" | "AGAIN" | "TAKE_BACK" | "CANNOT_TELL";
+            what: "STOP" | "AGAIN" | "TAKE_BACK" | "DIFFERS" | "OTHER_COLOUR" | "CANNOT_TELL";
             why: string;
         };
         Advised: {
@@ -2224,7 +2224,7 @@ export interface components {
             thenDeltaE00?: number | null;
             thenHex?: string | null;
             /** @enum {string} */
-            what: "STOP" | "AGAIN" | "TAKE_BACK" | "CANNOT_TELL";
+            what: "STOP" | "AGAIN" | "TAKE_BACK" | "DIFFERS" | "OTHER_COLOUR" | "CANNOT_TELL";
             why: string;
         };
         AgainOrder: {
@@ -2747,15 +2747,16 @@ export interface components {
             sample: components["schemas"]["Lab"];
         };
         ColourSample: {
+            hue: boolean;
             /** Format: double */
-            clippedShare: number;
+            leftOutShare: number;
             median: components["schemas"]["Lab"];
             /** Format: int32 */
             pixels: number;
             /** Format: double */
-            spread: number;
+            plusMinus: number;
             /** Format: double */
-            uncertainty: number;
+            spread: number;
         };
         Companion: {
             /** Format: uuid */
@@ -3016,13 +3017,13 @@ export interface components {
             /** Format: double */
             decayMm: number;
             /** Format: double */
-            footSd: number;
+            footPlusMinus: number;
             /** Format: double */
             footStrength: number;
             /** Format: double */
             halfHeightMm: number;
             /** Format: double */
-            halfHeightSdMm: number;
+            halfHeightPlusMinusMm: number;
             relative: boolean;
         };
         Edge: {
@@ -3532,6 +3533,7 @@ export interface components {
         };
         Judged: {
             advice: components["schemas"]["Advised"][];
+            byLightness: boolean;
             /** Format: double */
             deltaC: number;
             /** Format: double */
@@ -3612,6 +3614,11 @@ export interface components {
             mix: string;
             target?: string | null;
             words: string;
+        };
+        LeftOut: {
+            /** Format: double */
+            percent: number;
+            what: string;
         };
         LicenceView: {
             name: string;
@@ -3827,18 +3834,13 @@ export interface components {
             along?: components["schemas"]["Along"] | null;
             blurred: boolean;
             cannot: string[];
-            /** Format: double */
-            clippedShare: number;
             cover: components["schemas"]["ClassShare"][];
             dust?: components["schemas"]["DustHeight"] | null;
-            /** Format: double */
-            excludedShare: number;
             factory: boolean;
             fade?: components["schemas"]["ColourDifference"] | null;
-            /** Format: double */
-            glareShare: number;
             hex?: string | null;
             inGamut: boolean;
+            leftOut: components["schemas"]["LeftOut"][];
             /** Format: double */
             leftPlaceSdMm: number;
             name: string;
@@ -3906,6 +3908,7 @@ export interface components {
         Measures: {
             balanced: boolean;
             checked: boolean;
+            colourless: boolean;
             colours: {
                 [key: string]: string;
             };
@@ -4656,7 +4659,7 @@ export interface components {
             /** Format: double */
             medianMm: number;
             /** Format: double */
-            medianSdMm: number;
+            medianPlusMinusMm: number;
             /** Format: double */
             perSquareMetre: number;
             /** Format: double */
@@ -4822,7 +4825,7 @@ export interface components {
             /** Format: double */
             angleDegrees: number;
             /** Format: double */
-            angleSd: number;
+            anglePlusMinus: number;
             /** Format: double */
             coherence: number;
             /** Format: int32 */

@@ -79,8 +79,9 @@
 				{:else}<span></span>{/if}
 			</div>
 			<p class="figure text-soft">
-				ΔE00 {one(r.deltaE00)} ± {one(r.tolerance)} · ΔL {signed(r.deltaL)} · ΔC {signed(r.deltaC)} ·
-				ΔH {signed(r.deltaH)}{r.progress !== null && r.progress !== undefined
+				{#if r.byLightness}ΔL {signed(r.deltaL)} ± {one(r.tolerance)} · one of the two is without colour{:else}ΔE00
+					{one(r.deltaE00)} ± {one(r.tolerance)} · ΔL {signed(r.deltaL)} · ΔC {signed(r.deltaC)} · ΔH
+					{signed(r.deltaH)}{/if}{r.progress !== null && r.progress !== undefined
 					? ` · ${Math.round(r.progress * 100)} % of the way`
 					: ''}
 			</p>

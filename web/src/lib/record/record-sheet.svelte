@@ -78,7 +78,7 @@
 						{@const m = measuresOf(p.id).find((x) => x.region === r.id)}
 						<td class="figure"
 							>{m
-								? `${m.l.toFixed(1)} ${m.a.toFixed(1)} ${m.b.toFixed(1)} ± ${m.uncertainty.toFixed(1)}`
+								? `${m.l.toFixed(1)} ${m.a.toFixed(1)} ${m.b.toFixed(1)} ± ${(2 * m.uncertainty).toFixed(1)}`
 								: '–'}</td
 						>
 					{/each}
@@ -95,7 +95,9 @@
 				class="flex justify-between gap-4 border-b border-line py-1"
 			>
 				<span>{v.name}</span><span class="figure"
-					>{said(v)} · ΔE00 {v.deltaE00.toFixed(1)} ± {v.tolerance.toFixed(1)}</span
+					>{said(v)} · {v.byLightness
+						? `ΔL ${v.deltaL.toFixed(1)}`
+						: `ΔE00 ${v.deltaE00.toFixed(1)}`} ± {v.tolerance.toFixed(1)}</span
 				>
 			</li>{/each}
 	</ul>

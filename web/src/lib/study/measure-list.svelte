@@ -51,9 +51,11 @@
 	A corner one pixel off moves the side by up to
 	<span class="figure text-ink">{one(measures.slipMm)} mm</span>. The scale is known to
 	<span class="figure text-ink">± {measures.scalePercent.toFixed(2)} %</span>.
-	{measures.balanced
-		? 'The grey card takes the light out.'
-		: 'No grey card: colours include the light.'}
+	{measures.colourless
+		? 'The photograph is without colour: lightness, marks and geometry are measured, hue is not.'
+		: measures.balanced
+			? 'The grey card takes the light out.'
+			: 'No grey card: colours include the light.'}
 	{#if blurred.length}
 		Out of focus from {Math.round(blurred[0]?.fromMm ?? 0)} to {Math.round(
 			blurred.at(-1)?.toMm ?? 0
@@ -89,9 +91,10 @@
 					<span class="font-semibold">{m.name}</span>{m.factory ? ' · factory colour' : ''}
 					{#if m.sample}
 						<span class="figure block text-soft">
-							L* {one(m.sample.median.l)} a* {one(m.sample.median.a)} b* {one(m.sample.median.b)} ± {one(
-								m.sample.uncertainty
-							)}{m.fade ? ` · ΔE00 ${one(m.fade.deltaE00)}` : ''}
+							L* {one(m.sample.median.l)}
+							{m.sample.hue ? `a* ${one(m.sample.median.a)} b* ${one(m.sample.median.b)}` : ''} ± {one(
+								m.sample.plusMinus
+							)}{m.sample.hue ? '' : ' · no hue'}{m.fade ? ` · ΔE00 ${one(m.fade.deltaE00)}` : ''}
 						</span>
 					{:else}
 						<span class="block text-soft">too little of it is in the photograph</span>
@@ -102,27 +105,27 @@
 				<div class="mt-1.5 ml-7 flex flex-col gap-2 border-l-2 border-ink pl-3">
 					{#if m.sample}
 						<p class="figure text-soft">
-							scatter {one(m.sample.spread)} · {m.sample.pixels} pixels{m.sample.clippedShare > 0.01
-								? ` · ${Math.round(m.sample.clippedShare * 100)} % glare left out`
+							scatter {one(m.sample.spread)} · {m.sample.pixels} pixels{m.leftOut.length
+								? ` · left out: ${m.leftOut.map((l) => `${Math.round(l.percent)} % ${l.what}`).join(', ')}`
 								: ''}{m.inGamut ? '' : ' · outside what the screen shows'}
 						</p>
-						<p>
-							<a
-								class="underline"
-								href="{resolve('/shelf')}?l={m.sample.median.l.toFixed(
-									2
-								)}&a={m.sample.median.a.toFixed(2)}&b={m.sample.median.b.toFixed(2)}&job={jobId}"
-								>Mix this colour</a
-							>
-							·
-							<a
-								class="underline"
-								href="{resolve('/shelf')}?bottle=new&l={m.sample.median.l.toFixed(
-									2
-								)}&a={m.sample.median.a.toFixed(2)}&b={m.sample.median.b.toFixed(2)}"
-								>It is the swatch of a bottle</a
-							>
-						</p>
+						{#if m.sample.hue}<p>
+								<a
+									class="underline"
+									href="{resolve('/shelf')}?l={m.sample.median.l.toFixed(
+										2
+									)}&a={m.sample.median.a.toFixed(2)}&b={m.sample.median.b.toFixed(2)}&job={jobId}"
+									>Mix this colour</a
+								>
+								·
+								<a
+									class="underline"
+									href="{resolve('/shelf')}?bottle=new&l={m.sample.median.l.toFixed(
+										2
+									)}&a={m.sample.median.a.toFixed(2)}&b={m.sample.median.b.toFixed(2)}"
+									>It is the swatch of a bottle</a
+								>
+							</p>{/if}
 					{/if}
 					{#if m.fade}
 						<p class="figure">

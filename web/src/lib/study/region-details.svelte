@@ -70,7 +70,7 @@
 {#each m.spots as s (s.kind)}
 	<p class="figure">
 		{className(s.kind)}: {s.spots.count} spots, median {one(s.spots.medianMm)} ± {one(
-			2 * s.spots.medianSdMm
+			s.spots.medianPlusMinusMm
 		)} mm ({model(s.spots.medianMm)}), middle half {one(s.spots.lowerMm)} to {one(s.spots.upperMm)},
 		{one(s.spots.perSquareMetre)} per m²
 	</p>
@@ -78,7 +78,7 @@
 {#each m.streaks as s (s.kind)}
 	<p class="figure">
 		{className(s.kind)}: {s.streaks.count} streaks, {one(Math.abs(s.streaks.angleDegrees))} ± {one(
-			2 * s.streaks.angleSd
+			s.streaks.anglePlusMinus
 		)}° off the vertical to the {s.streaks.angleDegrees >= 0 ? 'right' : 'left'},
 		{Math.round(s.streaks.lengthMm)} mm long ({model(s.streaks.lengthMm)}), {Math.round(
 			s.streaks.widthMm
@@ -89,11 +89,11 @@
 {#if m.dust}
 	<p class="figure">
 		Dust: half of it gone {Math.round(m.dust.halfHeightMm)} ± {Math.round(
-			2 * m.dust.halfHeightSdMm
+			m.dust.halfHeightPlusMinusMm
 		)} mm up ({model(m.dust.halfHeightMm)}), a quarter left {Math.round(m.dust.decayMm)} mm higher{m
 			.dust.relative
 			? '; strength not known without a sample of dust'
-			: `; ${Math.round(m.dust.footStrength * 100)} ± ${Math.round(m.dust.footSd * 200)} % at the foot`}
+			: `; ${Math.round(m.dust.footStrength * 100)} ± ${Math.round(m.dust.footPlusMinus * 100)} % at the foot`}
 	</p>
 {/if}
 {#if m.along && !m.along.relative && (m.along.hasPeak || m.along.standsInU)}

@@ -70,7 +70,7 @@ final class AskedSide {
                         new SideSize(Side.LEFT, lengthMm, heightMm, null));
         // finer than twice the picture there is nothing to see
         double finest = 2.0 * Math.max(photo.width(), photo.height());
-        return Flattener.flat(marked, Flattener.locate(marked), new WholePicture(photo, 1), finest);
+        return Flattener.flat(marked, Flattener.locate(marked), WholePicture.of(photo, 1), finest);
     }
 
     static Raster picture(String base64) {

@@ -268,7 +268,10 @@ final class PhotoRoomQuestions {
                 cannot);
     }
 
-    /** Both photographs of the same side; samples are taken on the prototype. */
+    /**
+     * Both photographs of the same side; samples are taken on the prototype, and say nothing of the
+     * model where one of the two has no colour.
+     */
     record CompareQuestion(
             AskedSide.PhotoPart prototype,
             AskedSide.PhotoPart model,
@@ -311,7 +314,7 @@ final class PhotoRoomQuestions {
         FlatSide two = AskedSide.flat(q.model(), q.lengthMm(), q.heightMm());
         Laid laid = Laid.of(one, two, "model");
         Optional<ClassModel> classes =
-                q.samples().isEmpty()
+                q.samples().isEmpty() || one.colourless() != two.colourless()
                         ? Optional.empty()
                         : Optional.of(
                                 ClassModel.learn(

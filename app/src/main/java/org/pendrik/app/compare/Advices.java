@@ -22,7 +22,6 @@ import org.pendrik.core.film.NextCoat;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.photo.RegionVerdict;
-import org.pendrik.core.photo.Verdict;
 import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.NextPass;
 import org.pendrik.core.plan.Schools;
@@ -130,13 +129,21 @@ class Advices {
         Optional<Means> asked =
                 a.kind().flatMap(k -> here.of(k, engines.catalogue())).or(here::last);
         return switch (a.what()) {
-            case STOP ->
+            case STOP -> advised(a, "Stop here.");
+            case DIFFERS ->
                     advised(
                             a,
-                            v.filter(x -> x.verdict() == Verdict.OTHER_COLOUR).isPresent()
-                                    ? "As far along, but in another colour: look at it under the layout's light."
-                                    : "Stop here.");
-            case CANNOT_TELL -> advised(a, "Name the factory colour in Study to judge which way.");
+                            "Not as the prototype, in what another pass does not make right: draw it over, or let it be.");
+            case OTHER_COLOUR ->
+                    advised(
+                            a,
+                            "As far along, but in another colour: look at it under the layout's light.");
+            case CANNOT_TELL ->
+                    advised(
+                            a,
+                            v.filter(x -> !x.model().hue()).isPresent()
+                                    ? "A photograph without colour tells how light it is and where marks lie: judge the hue by eye."
+                                    : "Name the factory colour in Study to judge which way.");
             case AGAIN -> again(a, v, asked, here);
             case TAKE_BACK -> {
                 if (r.zoneKey() == null || asked.isEmpty()) {

@@ -44,12 +44,14 @@ record Comparison(
      * A region judged.
      *
      * @param verdict of its colour
+     * @param byLightness one of the photographs has no colour, so lightness alone is compared
      * @param differsAllTheSame as the prototype in colour, and some measure differs
      */
     record Judged(
             UUID regionId,
             String name,
             Verdict verdict,
+            boolean byLightness,
             boolean differsAllTheSame,
             String prototypeHex,
             String modelHex,

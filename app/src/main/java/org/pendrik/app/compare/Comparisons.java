@@ -136,6 +136,7 @@ class Comparisons {
                 b.region().id(),
                 b.region().name(),
                 v.verdict(),
+                !v.prototype().hue() || !v.model().hue(),
                 Gap.differsAllTheSame(v.verdict(), gaps),
                 Srgb.toHex(v.prototype().median()),
                 Srgb.toHex(v.model().median()),
@@ -226,15 +227,17 @@ class Comparisons {
         if (factory != null) {
             var p = b.prototype().base().orElseThrow();
             var m = b.model().base().orElseThrow();
-            out.add(
-                    new Comparison.StageValue(
-                            r.id(),
-                            r.name(),
-                            "from the factory colour",
-                            "ΔE",
-                            factory.distance(p.median()),
-                            factory.distance(m.median()),
-                            2 * Math.hypot(p.uncertainty(), m.uncertainty())));
+            if (p.hue() && m.hue()) {
+                out.add(
+                        new Comparison.StageValue(
+                                r.id(),
+                                r.name(),
+                                "from the factory colour",
+                                "ΔE",
+                                factory.distance(p.median()),
+                                factory.distance(m.median()),
+                                Math.hypot(p.plusMinus(), m.plusMinus())));
+            }
         }
         values(r, b.gaps(), out);
     }

@@ -6,6 +6,7 @@ import com.drew.metadata.Metadata;
 import com.drew.metadata.MetadataException;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import com.drew.metadata.exif.ExifSubIFDDirectory;
+import java.awt.Rectangle;
 import java.awt.color.ICC_Profile;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -15,6 +16,7 @@ import java.time.ZoneId;
 import java.util.Date;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TimeZone;
 import java.util.concurrent.atomic.AtomicBoolean;
 import javax.imageio.ImageIO;
@@ -136,9 +138,51 @@ final class PhotographFile {
                 "Copy it from the camera again and put it in once more.");
     }
 
-    /** Decodes the whole picture upright. */
+    /**
+     * Decodes the whole picture upright. Of a large one each pixel is the mean of two of a block of
+     * four that lie across from each other, so that it stands for the middle of the block; an odd
+     * last row or column is dropped.
+     */
     static WholePicture decode(byte[] file, Header header) {
-        int step = (long) header.width() * header.height() > READ_WHOLE_UP_TO ? 2 : 1;
+        try {
+            return decoded(file, header);
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof InvalidInput i) {
+                throw i;
+            }
+            throw truncated(file);
+        }
+    }
+
+    private static WholePicture decoded(byte[] file, Header header) throws IOException {
+        if ((long) header.width() * header.height() <= READ_WHOLE_UP_TO) {
+            Raster whole = every(1, 0, 0, file, header);
+            return WholePicture.of(upright(whole, header.orientation()), 1);
+        }
+        // what is dropped must be what lies last once it is upright
+        int x = header.width() % 2 == 1 && FLIPPED_ACROSS.contains(header.orientation()) ? 1 : 0;
+        int y = header.height() % 2 == 1 && FLIPPED_DOWN.contains(header.orientation()) ? 1 : 0;
+        Raster first = every(2, x, y, file, header);
+        Raster second = every(2, x + 1, y + 1, file, header);
+        int[] mean = second.argb();
+        for (int i = 0; i < mean.length; i++) {
+            int p = first.at(i % second.width(), i / second.width());
+            int q = mean[i];
+            // of each channel what both have, and half of what one has more
+            mean[i] = (p & q) + ((p ^ q) >>> 1 & 0x7f7f7f7f);
+        }
+        return WholePicture.of(upright(second, header.orientation()), 2);
+    }
+
+    /** Orientations in which what is stored at the left lies at the right, or low. */
+    private static final Set<Integer> FLIPPED_ACROSS = Set.of(2, 3, 7, 8);
+
+    /** Orientations in which what is stored on top lies low, or at the right. */
+    private static final Set<Integer> FLIPPED_DOWN = Set.of(3, 4, 6, 7);
+
+    /** Every so many pixels each way, from a place on, in sRGB. */
+    private static Raster every(int step, int fromX, int fromY, byte[] file, Header header)
+            throws IOException {
         AtomicBoolean cutShort = new AtomicBoolean();
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
             ImageReader reader = ImageIO.getImageReadersByFormatName(header.format()).next();
@@ -152,34 +196,31 @@ final class PhotographFile {
                 reader.addIIOReadWarningListener(listener);
                 reader.setInput(in, true, true);
                 ImageReadParam param = reader.getDefaultReadParam();
+                param.setSourceRegion(
+                        new Rectangle(
+                                fromX, fromY, header.width() - fromX, header.height() - fromY));
                 param.setSourceSubsampling(step, step, 0, 0);
                 BufferedImage image = reader.read(0, param);
-                int w = Math.ceilDiv(header.width(), step);
-                int h = Math.ceilDiv(header.height(), step);
+                int w = Math.ceilDiv(header.width() - fromX, step);
+                int h = Math.ceilDiv(header.height() - fromY, step);
                 if (cutShort.get() || image.getWidth() != w || image.getHeight() != h) {
                     throw truncated(file);
                 }
-                return new WholePicture(
-                        upright(StandardColour.of(image, header.profile()), header.orientation()),
-                        step);
+                return new Raster(
+                        w, h, Pictures.pixels(StandardColour.of(image, header.profile())));
             } finally {
                 reader.dispose();
             }
-        } catch (IOException | RuntimeException e) {
-            if (e instanceof InvalidInput i) {
-                throw i;
-            }
-            throw truncated(file);
         }
     }
 
-    private static Raster upright(BufferedImage image, int orientation) {
-        int w = image.getWidth();
-        int h = image.getHeight();
-        int[] in = Pictures.pixels(image);
+    private static Raster upright(Raster stored, int orientation) {
         if (orientation == 1) {
-            return new Raster(w, h, in);
+            return stored;
         }
+        int w = stored.width();
+        int h = stored.height();
+        int[] in = stored.argb();
         boolean turned = orientation >= 5;
         int ow = turned ? h : w;
         int oh = turned ? w : h;

@@ -84,7 +84,8 @@ public final class Pictures {
     public static Raster transparent(byte[] file) {
         read(file);
         try {
-            BufferedImage image = ImageIO.read(new ByteArrayInputStream(file));
+            BufferedImage image =
+                    StandardColour.greyAsWritten(ImageIO.read(new ByteArrayInputStream(file)));
             return new Raster(image.getWidth(), image.getHeight(), pixels(image));
         } catch (IOException e) {
             throw new UncheckedIOException(e);

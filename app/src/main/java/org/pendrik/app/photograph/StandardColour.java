@@ -21,9 +21,9 @@ final class StandardColour {
     private StandardColour() {}
 
     static BufferedImage of(BufferedImage image, Optional<ICC_Profile> beside) {
-        BufferedImage profiled = beside.map(p -> with(image, p)).orElse(image);
+        BufferedImage profiled = greyAsWritten(beside.map(p -> with(image, p)).orElse(image));
         ColorSpace space = profiled.getColorModel().getColorSpace();
-        boolean plain = space.isCS_sRGB() || space.getType() == ColorSpace.TYPE_GRAY;
+        boolean plain = space.isCS_sRGB();
         if (plain && !profiled.getColorModel().hasAlpha()) {
             return profiled;
         }
@@ -33,10 +33,50 @@ final class StandardColour {
             try {
                 return new ColorConvertOp(null).filter(opaque(profiled), out);
             } catch (CMMException | IllegalArgumentException e) {
-                return drawn(image, out);
+                return drawn(greyAsWritten(image), out);
             }
         }
         return drawn(profiled, out);
+    }
+
+    /**
+     * A picture of grey samples without a profile as the same greys of sRGB, which is what files
+     * mean by them; Java takes them for linear light and shows them far too bright. Any other
+     * picture as it is.
+     */
+    static BufferedImage greyAsWritten(BufferedImage image) {
+        ColorModel model = image.getColorModel();
+        if (!(model instanceof ComponentColorModel)
+                || model.getColorSpace() != ColorSpace.getInstance(ColorSpace.CS_GRAY)) {
+            return image;
+        }
+        int w = image.getWidth();
+        int h = image.getHeight();
+        boolean alpha = model.hasAlpha();
+        BufferedImage out =
+                new BufferedImage(
+                        w, h, alpha ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB);
+        int most = (1 << model.getComponentSize(0)) - 1;
+        int[] grey = new int[w];
+        int[] opaque = new int[w];
+        int[] row = new int[w];
+        for (int y = 0; y < h; y++) {
+            image.getRaster().getSamples(0, y, w, 1, 0, grey);
+            if (alpha) {
+                image.getRaster().getSamples(0, y, w, 1, 1, opaque);
+            }
+            for (int x = 0; x < w; x++) {
+                row[x] =
+                        (alpha ? eightBits(opaque[x], most) << 24 : 0)
+                                | 0x010101 * eightBits(grey[x], most);
+            }
+            out.getRaster().setDataElements(0, y, w, 1, row);
+        }
+        return out;
+    }
+
+    private static int eightBits(int sample, int most) {
+        return (sample * 255 + most / 2) / most;
     }
 
     private static BufferedImage drawn(BufferedImage image, BufferedImage out) {

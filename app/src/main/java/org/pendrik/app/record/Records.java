@@ -260,6 +260,6 @@ class Records {
                 s.median().a(),
                 s.median().b(),
                 s.spread(),
-                s.uncertainty());
+                s.plusMinus() / 2);
     }
 }

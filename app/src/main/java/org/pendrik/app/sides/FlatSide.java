@@ -3,6 +3,8 @@ package org.pendrik.app.sides;
 import java.util.Arrays;
 import java.util.List;
 import org.pendrik.core.colour.GreyBalance;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.photo.Flattening;
 import org.pendrik.core.photo.Raster;
@@ -15,8 +17,15 @@ import org.pendrik.core.photo.Region;
  * @param fit in full photograph pixels
  * @param raster at {@link #pxPerMm}
  * @param light takes out the light; neutral when no patch is marked
+ * @param colourless the photograph is black-and-white or toned: it tells lightness alone
  */
-public record FlatSide(Object basis, Fit fit, Raster raster, double pxPerMm, GreyBalance light) {
+public record FlatSide(
+        Object basis,
+        Fit fit,
+        Raster raster,
+        double pxPerMm,
+        GreyBalance light,
+        boolean colourless) {
     /** Every side is worked on at this many pixels along its length. */
     public static final int WORKING_WIDTH_PX = 1600;
 
@@ -68,9 +77,22 @@ public record FlatSide(Object basis, Fit fit, Raster raster, double pxPerMm, Gre
         return new Raster(picture.width(), picture.height(), out);
     }
 
+    /** In neutral light, each pixel as grey as it is light. */
+    Raster inGrey() {
+        int[] out = new int[raster.argb().length];
+        Arrays.parallelSetAll(
+                out,
+                i -> {
+                    int p = raster.argb()[i];
+                    Lab c = Srgb.toLab(light.toPixel(p));
+                    return (p & Raster.OPAQUE) | Srgb.toPixel(new Lab(c.l(), 0, 0));
+                });
+        return new Raster(raster.width(), raster.height(), out);
+    }
+
     /** Its colours, pixel by pixel, without what is left out. */
     public LabPlane plane(List<Region> excluded) {
-        return LabPlane.of(raster, pxPerMm, light, excluded);
+        return LabPlane.of(raster, pxPerMm, light, excluded, colourless);
     }
 
     /** What it takes of memory, in bytes. */

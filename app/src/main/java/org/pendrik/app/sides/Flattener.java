@@ -42,7 +42,7 @@ public final class Flattener {
                         Math.min(mostPx, FlatSide.WORKING_WIDTH_PX) / size.lengthMm(),
                         Math.sqrt(FlatSide.MOST_PIXELS / (size.lengthMm() * size.heightMm())));
         Raster raster = fit.geometry().flat(picture.raster(), picture.step(), pxPerMm);
-        return new FlatSide(m, fit, raster, pxPerMm, light(m, picture));
+        return new FlatSide(m, fit, raster, pxPerMm, light(m, picture), picture.colourless());
     }
 
     private static FlatSide.Fit plane(MarkedSide m) {

@@ -1,5 +1,6 @@
 package org.pendrik.app.sides;
 
+import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Registration;
 import org.pendrik.core.photo.SideComparison;
@@ -20,19 +21,34 @@ public record Laid(FlatSide side, Registration.Fit fit) {
         Registration.Fit fit = Registration.find(first.raster(), second.raster());
         Raster moved = Registration.moved(second.raster(), fit);
         return new Laid(
-                new FlatSide(basis, second.fit(), moved, second.pxPerMm(), second.light()), fit);
+                new FlatSide(
+                        basis,
+                        second.fit(),
+                        moved,
+                        second.pxPerMm(),
+                        second.light(),
+                        second.colourless()),
+                fit);
     }
 
     /**
-     * The differences of the two as an eye sees them, without what their edges alone make.
+     * The differences of the two as an eye sees them, without what their edges alone make; those of
+     * lightness where one of the photographs has no colour.
      *
      * @param first what it was laid over
      * @param blurPx what an eye cannot tell apart, in pixels of the flat side
      */
     public SideComparison.DifferenceMap differences(FlatSide first, double blurPx) {
         var whole =
-                SideComparison.map(
-                        first.raster(), first.light(), side.raster(), side.light(), blurPx);
+                first.colourless() || side.colourless()
+                        ? SideComparison.map(
+                                first.inGrey(),
+                                GreyBalance.NONE,
+                                side.inGrey(),
+                                GreyBalance.NONE,
+                                blurPx)
+                        : SideComparison.map(
+                                first.raster(), first.light(), side.raster(), side.light(), blurPx);
         return SideComparison.withoutEdges(whole, first.raster(), blurPx, fit.slackPx());
     }
 }

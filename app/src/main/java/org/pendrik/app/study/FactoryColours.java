@@ -96,7 +96,10 @@ public class FactoryColours {
     }
 
     private static Optional<Lab> measured(FlatSide side, JobRegion region) {
-        return RegionSampler.measure(side.raster(), side.pxPerMm(), region.region(), side.light())
-                .map(ColourSample::median);
+        return side.colourless()
+                ? Optional.empty()
+                : RegionSampler.measure(
+                                side.raster(), side.pxPerMm(), region.region(), side.light())
+                        .map(ColourSample::median);
     }
 }

@@ -1,9 +1,11 @@
 package org.pendrik.app.study;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Srgb;
@@ -71,9 +73,17 @@ public final class MeasureView {
     }
 
     /**
+     * What was left out of a colour.
+     *
+     * @param what it is, in words
+     */
+    public record LeftOut(String what, double percent) {}
+
+    /**
      * A measured region.
      *
      * @param sample empty when too little of it can be used
+     * @param leftOut what was left out of the sample, most first
      * @param hex its colour on screen
      * @param inGamut whether the screen can show it
      * @param fade against the factory colour, when one is named and this is not it
@@ -86,6 +96,7 @@ public final class MeasureView {
             String name,
             boolean factory,
             @Nullable ColourSample sample,
+            List<LeftOut> leftOut,
             @Nullable String hex,
             boolean inGamut,
             @Nullable ColourDifference fade,
@@ -96,9 +107,6 @@ public final class MeasureView {
             @Nullable DustHeight dust,
             @Nullable Along along,
             List<String> cannot,
-            double clippedShare,
-            double glareShare,
-            double excludedShare,
             boolean blurred,
             double leftPlaceSdMm,
             double rightPlaceSdMm) {}
@@ -110,6 +118,7 @@ public final class MeasureView {
                 r.name(),
                 r.factory(),
                 s.orElse(null),
+                s.map(c -> leftOut(c, m)).orElse(List.of()),
                 s.map(c -> Srgb.toHex(c.median())).orElse(null),
                 s.map(c -> Srgb.inGamut(c.median())).orElse(true),
                 r.factory() ? null : m.fade().orElse(null),
@@ -124,12 +133,25 @@ public final class MeasureView {
                 m.dust().told().orElse(null),
                 m.along().told().map(Along::of).orElse(null),
                 m.refusals(),
-                m.clippedShare(),
-                m.glareShare(),
-                m.excludedShare(),
                 m.blurred(),
                 m.leftPlaceSdMm(),
                 m.rightPlaceSdMm());
+    }
+
+    /** Shares under this are not worth a word. */
+    private static final double LEAST_TOLD = 0.01;
+
+    /** By reason; what is left out for none of them is something else than paint. */
+    static List<LeftOut> leftOut(ColourSample s, MeasuredRegion m) {
+        double dirt = s.leftOutShare() - m.clippedShare() - m.glareShare() - m.excludedShare();
+        return Stream.of(
+                        new LeftOut("that is not paint", 100 * dirt),
+                        new LeftOut("glare", 100 * m.glareShare()),
+                        new LeftOut("too bright or too dark to tell", 100 * m.clippedShare()),
+                        new LeftOut("marked as not to be measured", 100 * m.excludedShare()))
+                .filter(l -> l.percent() > 100 * LEAST_TOLD)
+                .sorted(Comparator.comparingDouble(LeftOut::percent).reversed())
+                .toList();
     }
 
     private static List<ClassShare> shares(Cover c) {
@@ -174,6 +196,7 @@ public final class MeasureView {
      * @param slipMm how far the side moves when a corner is one pixel off
      * @param scalePercent two standard deviations of the scale along the side
      * @param balanced a patch of known colour took out the light
+     * @param colourless it is black-and-white or toned: lightness, marks and geometry are measured
      * @param samplesFrom the photograph whose samples sort the pixels; null when there are none
      * @param colours what each sampled class looks like
      * @param smallestMm the smallest mark that is seen on the model, prototype mm
@@ -187,6 +210,7 @@ public final class MeasureView {
             double scalePercent,
             double finestPxPerMm,
             boolean balanced,
+            boolean colourless,
             @Nullable UUID samplesFrom,
             double smallestMm,
             Map<WeatherClass, String> colours,

@@ -82,12 +82,16 @@ public class Measuring {
             return i < 0 ? Optional.empty() : Optional.of(result.regions().get(i));
         }
 
-        /** The regions of which enough can be seen, with their colours. */
+        /** The regions of which enough can be seen, with their colours, if it has any. */
         public List<Coloured> colours() {
             List<Coloured> out = new ArrayList<>();
             for (int i = 0; i < regions.size(); i++) {
                 JobRegion r = regions.get(i);
-                result.regions().get(i).base().ifPresent(c -> out.add(new Coloured(r, c)));
+                result.regions()
+                        .get(i)
+                        .base()
+                        .filter(ColourSample::hue)
+                        .ifPresent(c -> out.add(new Coloured(r, c)));
             }
             return out;
         }
@@ -127,7 +131,7 @@ public class Measuring {
                 study.regions().stream()
                         .filter(r -> r.side() == p.side() && r.role() == RegionRole.EDGE)
                         .toList();
-        Learned learned = learned(p, study);
+        Learned learned = learned(p, side, study);
         var result =
                 SideMeasurer.measure(
                         new SideMeasurer.Question(
@@ -153,8 +157,11 @@ public class Measuring {
         private static final Learned NOTHING = new Learned(Optional.empty(), null);
     }
 
-    /** Its own samples; where it has none, those of the prototype that the side is matched to. */
-    private Learned learned(Photograph p, Studies.Study study) {
+    /**
+     * Its own samples; where it has none, those of the prototype that the side is matched to, if
+     * both have colour or neither has.
+     */
+    private Learned learned(Photograph p, FlatSide flatSide, Studies.Study study) {
         Photograph from = p;
         List<JobSample> samples = on(p, study);
         if (samples.isEmpty()) {
@@ -166,7 +173,7 @@ public class Measuring {
             samples = on(main, study);
         }
         Optional<FlatSide> side = samples.isEmpty() ? Optional.empty() : sides.of(from);
-        if (side.isEmpty()) {
+        if (side.isEmpty() || side.get().colourless() != flatSide.colourless()) {
             return Learned.NOTHING;
         }
         return new Learned(
@@ -211,6 +218,7 @@ public class Measuring {
                 200 * fit.geometry().scaleSd(),
                 fit.finestPxPerMm(),
                 p.greyPatch() != null,
+                m.side().colourless(),
                 m.samplesFrom().orElse(null),
                 sight(p.jobId()).smallestPrototypeMm(),
                 colours,
@@ -267,7 +275,11 @@ public class Measuring {
             return Optional.empty();
         }
         Studies.Study study = studies.of(p.jobId());
-        return flat.sorted(side.get(), excluded(p, study), learned(p, study).shown(), Watch.NOBODY)
+        return flat.sorted(
+                        side.get(),
+                        excluded(p, study),
+                        learned(p, side.get(), study).shown(),
+                        Watch.NOBODY)
                 .map()
                 .map(m -> only(side.get(), m, kind));
     }

@@ -221,9 +221,52 @@ public class CompareApiTest extends AppTest {
         put(job, "MODEL", new Shot(Pictures.jpeg(picture, 0.9f), like.camera()), ON_MODEL);
         JsonNode panel = compare(job).path("regions").get(0);
         assertEquals(panel.path("verdict").asString(), "OTHER_COLOUR", panel.toString());
-        assertEquals(panel.path("advice").get(0).path("what").asString(), "STOP");
+        assertEquals(panel.path("advice").get(0).path("what").asString(), "OTHER_COLOUR");
         String advice = panel.path("advice").get(0).path("text").asString();
         assertTrue(advice.startsWith("As far along, but in another colour"), advice);
+    }
+
+    /** An old print of the prototype: nothing that hangs on hue is said. */
+    @Test
+    public void aPrototypeWithoutColourIsComparedByLightnessAlone() throws IOException {
+        UUID job = car("After an old print");
+        Shot shot = Shots.prototype();
+        BufferedImage colours = ImageIO.read(new ByteArrayInputStream(shot.jpeg()));
+        BufferedImage grey =
+                new BufferedImage(
+                        colours.getWidth(), colours.getHeight(), BufferedImage.TYPE_BYTE_GRAY);
+        for (int y = 0; y < grey.getHeight(); y++) {
+            for (int x = 0; x < grey.getWidth(); x++) {
+                int p = colours.getRGB(x, y);
+                int level = (2 * (p >> 16 & 255) + 5 * (p >> 8 & 255) + (p & 255)) / 8;
+                grey.getRaster().setSample(x, y, 0, level);
+            }
+        }
+        UUID print =
+                put(
+                        job,
+                        "PROTOTYPE",
+                        new Shot(Pictures.jpeg(grey, 0.9f), shot.camera()),
+                        ON_PROTOTYPE);
+        regions(job, PLATE, PANEL);
+        put(job, "MODEL", Shots.model(Weathering.PROTOTYPE), ON_MODEL);
+        JsonNode measures = ok(get("/api/photographs/" + print + "/measures"));
+        assertTrue(measures.path("colourless").asBoolean(), measures.toString());
+        for (JsonNode m : measures.path("regions")) {
+            assertFalse(m.path("sample").path("hue").asBoolean(), m.toString());
+            assertTrue(m.path("fade").isNull(), m.toString());
+        }
+        JsonNode comparison = compare(job);
+        assertFalse(comparison.path("factoryKnown").asBoolean(), "of a grey patch");
+        JsonNode panel = comparison.path("regions").get(0);
+        assertTrue(panel.path("byLightness").asBoolean(), panel.toString());
+        assertEquals(panel.path("verdict").asString(), "CANNOT_TELL", panel.toString());
+        assertEquals(panel.path("deltaC").asDouble(), 0.0);
+        assertTrue(Math.abs(panel.path("deltaL").asDouble()) < 3, panel.toString());
+        String advice = panel.path("advice").get(0).path("text").asString();
+        assertTrue(advice.contains("without colour"), advice);
+        // light against light: colours that the print does not have are no difference
+        assertTrue(comparison.path("medianDeltaE00").asDouble() < 3, comparison.toString());
     }
 
     @Test

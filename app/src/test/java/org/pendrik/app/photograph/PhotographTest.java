@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.awt.Color;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferByte;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -20,6 +21,7 @@ import java.util.zip.DeflaterOutputStream;
 import javax.imageio.ImageIO;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.store.DataFolder;
+import org.pendrik.core.photo.Raster;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.DataProvider;
@@ -52,7 +54,10 @@ public class PhotographTest extends AppTest {
 
     /** The JPEG with an EXIF block that states an orientation. */
     static byte[] turned(int orientation) {
-        byte[] jpeg = image("jpeg");
+        return turned(image("jpeg"), orientation);
+    }
+
+    private static byte[] turned(byte[] jpeg, int orientation) {
         byte[] tiff = {
             'M',
             'M',
@@ -118,6 +123,40 @@ public class PhotographTest extends AppTest {
         assertEquals(upright.width(), orientation >= 5 ? 40 : 60);
         int p = upright.at(right ? upright.width() - 4 : 3, low ? upright.height() - 4 : 3);
         assertTrue((p >> 16 & 255) > 180 && (p & 255) < 90, Integer.toHexString(p));
+    }
+
+    @DataProvider
+    public Object[][] large() {
+        return new Object[][] {
+            {4200, 4000, 1}, {4200, 4000, 3}, {4200, 4000, 6}, {4101, 4001, 1}, {4101, 4001, 3},
+        };
+    }
+
+    /** Left of an uneven place it is dark, right of it light: that place must not move. */
+    @Test(dataProvider = "large")
+    public void aLargePictureIsReadAtHalfItsSizeAndDoesNotShift(int w, int h, int orientation)
+            throws IOException {
+        int edge = 2051;
+        BufferedImage image = new BufferedImage(w, h, BufferedImage.TYPE_BYTE_GRAY);
+        byte[] pixels = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
+        for (int i = 0; i < pixels.length; i++) {
+            pixels[i] = (byte) (i % w < edge ? 40 : 200);
+        }
+        byte[] file = turned(Pictures.jpeg(image, 0.95f), orientation);
+        var picture = PhotographFile.decode(file, PhotographFile.header(file, ZoneOffset.UTC));
+        assertEquals(picture.step(), 2);
+        Raster r = picture.raster();
+        boolean down = orientation == 6;
+        int n = down ? r.height() : r.width();
+        double light = 0;
+        for (int i = 0; i < n; i++) {
+            int p = down ? r.at(r.width() / 2, i) : r.at(i, r.height() / 2);
+            light += ((p & 255) - 40) / 160.0;
+        }
+        // upside down the light lies first
+        double found = orientation == 3 ? light : n - light;
+        double truth = (orientation == 3 ? w - edge : edge) / 2.0;
+        assertEquals(found, truth, 0.15);
     }
 
     @DataProvider

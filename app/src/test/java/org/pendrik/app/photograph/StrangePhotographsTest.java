@@ -167,7 +167,7 @@ public class StrangePhotographsTest {
                                                     assertTrue(
                                                             s.lowerMm() <= s.medianMm()
                                                                     && s.medianMm() <= s.upperMm()
-                                                                    && s.medianSdMm() > 0));
+                                                                    && s.medianPlusMinusMm() > 0));
                             a.refusal().ifPresent(t -> assertTrue(t.length() > 20, t));
                         });
         r.streaks()
@@ -179,7 +179,7 @@ public class StrangePhotographsTest {
                                                 s ->
                                                         assertTrue(
                                                                 s.count() > 0
-                                                                        && s.angleSd() > 0
+                                                                        && s.anglePlusMinus() > 0
                                                                         && s.coherence() <= 1)));
         r.dust()
                 .told()
@@ -188,7 +188,7 @@ public class StrangePhotographsTest {
                                 assertTrue(
                                         d.halfHeightMm() > 0
                                                 && d.halfHeightMm() <= r.region().heightMm()
-                                                && d.halfHeightSdMm() > 0,
+                                                && d.halfHeightPlusMinusMm() > 0,
                                         name + ": " + d));
         r.base()
                 .ifPresent(
@@ -196,6 +196,6 @@ public class StrangePhotographsTest {
                                 assertTrue(
                                         b.median().l() >= 0
                                                 && b.median().l() <= 100.5
-                                                && b.uncertainty() >= 0.4));
+                                                && b.plusMinus() >= 0.8));
     }
 }

@@ -124,6 +124,10 @@ public class PhotoRoomTest extends AppTest {
         double rust = named(body.path("cover"), "kind", "FRESH_RUST").path("percent").asDouble();
         assertTrue(rust > 0.8 && rust < 6, "rust covers " + rust);
         assertTrue(body.path("streaks").size() > 0, body.toString());
+        // dirt that is no part of the paint is called so, and not glare
+        JsonNode leftOut = body.path("leftOut").get(0);
+        assertEquals(leftOut.path("what").asString(), "that is not paint", body.toString());
+        assertTrue(leftOut.path("percent").asDouble() > rust, leftOut.toString());
         assertEquals(m.path("samplesFrom").asString(), proto.toString());
         assertTrue(m.path("scalePercent").asDouble() < 0.5);
 

@@ -144,8 +144,7 @@ final class TruthTrial {
                             COLOUR,
                             ColourDifference.ciede2000(truth, base.median()),
                             Double.POSITIVE_INFINITY));
-            results.add(
-                    new Result(COLOUR_AB, truth.distance(base.median()), 2 * base.uncertainty()));
+            results.add(new Result(COLOUR_AB, truth.distance(base.median()), base.plusMinus()));
         }
         var cover = m.get(0).toldCover();
         if (cover.isEmpty()) {
@@ -181,7 +180,9 @@ final class TruthTrial {
         } else {
             var s = spots.told().get();
             double t = scene.spotMedian(s.smallestMm());
-            results.add(new Result(SPOTS, 100 * (s.medianMm() / t - 1), 200 * s.medianSdMm() / t));
+            results.add(
+                    new Result(
+                            SPOTS, 100 * (s.medianMm() / t - 1), 100 * s.medianPlusMinusMm() / t));
         }
         var streaks = m.get(2).streaks().get(scene.streakKind);
         if (streaks == null || streaks.told().isEmpty()) {
@@ -189,7 +190,8 @@ final class TruthTrial {
                     "streaks: " + (streaks == null ? "no class" : streaks.refusal().orElse("")));
         } else {
             var s = streaks.told().get();
-            results.add(new Result(ANGLE, s.angleDegrees() - scene.streakAngle, 2 * s.angleSd()));
+            results.add(
+                    new Result(ANGLE, s.angleDegrees() - scene.streakAngle, s.anglePlusMinus()));
         }
         var dust = m.get(3).dust();
         if (dust.told().isEmpty()) {
@@ -200,10 +202,12 @@ final class TruthTrial {
                     new Result(
                             DUST,
                             100 * (d.halfHeightMm() - scene.dustHeightMm) / TruthScene.HEIGHT_MM,
-                            200 * d.halfHeightSdMm() / TruthScene.HEIGHT_MM));
+                            100 * d.halfHeightPlusMinusMm() / TruthScene.HEIGHT_MM));
             results.add(
                     new Result(
-                            FOOT, 100 * (d.footStrength() - scene.footStrength), 200 * d.footSd()));
+                            FOOT,
+                            100 * (d.footStrength() - scene.footStrength),
+                            100 * d.footPlusMinus()));
         }
     }
 

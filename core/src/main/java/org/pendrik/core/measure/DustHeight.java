@@ -14,21 +14,21 @@ import org.pendrik.core.photo.Region;
  * decay how much further to a quarter.
  *
  * @param halfHeightMm above the lower edge of the region, prototype mm
- * @param halfHeightSdMm one standard deviation
+ * @param halfHeightPlusMinusMm two standard deviations
  * @param decayMm from half to a quarter
  * @param footStrength how much of the surface the film covers at the lower edge more than far above
  *     it, 0 to 1, as far as the colour of the film is known; paint that is off its sample, and a
  *     film that lies everywhere, do not count
- * @param footSd one standard deviation of it
+ * @param footPlusMinus two standard deviations of it
  * @param relative the strength is counted against the lowest part of the region itself, since no
  *     sample of dust was picked
  */
 public record DustHeight(
         double halfHeightMm,
-        double halfHeightSdMm,
+        double halfHeightPlusMinusMm,
         double decayMm,
         double footStrength,
-        double footSd,
+        double footPlusMinus,
         boolean relative) {
     /** What the unevenness of a film leaves open of its strength. */
     private static final double FOOT_FLOOR = 0.011;
@@ -241,12 +241,12 @@ public record DustHeight(
             return new Answer.Told<>(
                     new DustHeight(
                             half,
-                            Math.hypot(Math.min(sd, height), FLOOR_SHARE * height),
+                            2 * Math.hypot(Math.min(sd, height), FLOOR_SHARE * height),
                             quarter - half,
                             relative
                                     ? foot
                                     : Math.clamp(foot / Math.max(LEAST_CLEAN, 1 - base), 0.0, 1.0),
-                            Math.hypot(FOOT_FLOOR, COLOUR_SD / way),
+                            2 * Math.hypot(FOOT_FLOOR, COLOUR_SD / way),
                             relative));
         }
 

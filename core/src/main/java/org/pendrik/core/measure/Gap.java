@@ -24,6 +24,7 @@ public record Gap(
         double jointSd,
         double tolerance,
         Verdict verdict) {
+    /** Standard deviations in a stated ±. */
     private static final double COVERAGE = 2;
 
     /** What can differ, with its unit and the share and amount of it that nobody sees. */
@@ -179,9 +180,9 @@ public record Gap(
                             Kind.SPOT_DIAMETER,
                             Optional.of(c),
                             a.medianMm(),
-                            a.medianSdMm(),
+                            a.medianPlusMinusMm() / COVERAGE,
                             b.medianMm(),
-                            b.medianSdMm()));
+                            b.medianPlusMinusMm() / COVERAGE));
             out.add(
                     of(
                             Kind.SPOT_DENSITY,
@@ -205,9 +206,9 @@ public record Gap(
                             Kind.STREAK_ANGLE,
                             Optional.of(c),
                             a.angleDegrees(),
-                            a.angleSd(),
+                            a.anglePlusMinus() / COVERAGE,
                             b.angleDegrees(),
-                            b.angleSd()));
+                            b.anglePlusMinus() / COVERAGE));
             out.add(
                     of(
                             Kind.STREAK_LENGTH,
@@ -228,18 +229,18 @@ public record Gap(
                             Kind.DUST_HEIGHT,
                             Optional.of(WeatherClass.DUST),
                             p.get().halfHeightMm(),
-                            p.get().halfHeightSdMm(),
+                            p.get().halfHeightPlusMinusMm() / COVERAGE,
                             m.get().halfHeightMm(),
-                            m.get().halfHeightSdMm()));
+                            m.get().halfHeightPlusMinusMm() / COVERAGE));
             if (!p.get().relative() && !m.get().relative()) {
                 out.add(
                         of(
                                 Kind.DUST_STRENGTH,
                                 Optional.of(WeatherClass.DUST),
                                 100 * p.get().footStrength(),
-                                100 * p.get().footSd(),
+                                100 * p.get().footPlusMinus() / COVERAGE,
                                 100 * m.get().footStrength(),
-                                100 * m.get().footSd()));
+                                100 * m.get().footPlusMinus() / COVERAGE));
             }
         }
     }

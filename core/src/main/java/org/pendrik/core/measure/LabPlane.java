@@ -25,17 +25,20 @@ public final class LabPlane {
     private final Raster raster;
     private final GreyBalance light;
     private final Usable usable;
+    private final boolean colourless;
     private final float[][] xyz = new float[3][];
     private final float[][] lab = new float[3][];
     private @Nullable List<Sharpness.Strip> strips;
 
-    private LabPlane(Raster raster, double pxPerMm, GreyBalance light, Usable usable) {
+    private LabPlane(
+            Raster raster, double pxPerMm, GreyBalance light, Usable usable, boolean colourless) {
         this.raster = raster;
         this.width = raster.width();
         this.height = raster.height();
         this.pxPerMm = pxPerMm;
         this.light = light;
         this.usable = usable;
+        this.colourless = colourless;
         for (int k = 0; k < 3; k++) {
             xyz[k] = new float[width * height];
             lab[k] = new float[width * height];
@@ -49,8 +52,22 @@ public final class LabPlane {
      */
     public static LabPlane of(
             Raster side, double pxPerMm, GreyBalance light, List<Region> excluded) {
+        return of(side, pxPerMm, light, excluded, false);
+    }
+
+    /**
+     * As {@link #of(Raster, double, GreyBalance, List)}.
+     *
+     * @param colourless the photograph tells lightness alone
+     */
+    public static LabPlane of(
+            Raster side,
+            double pxPerMm,
+            GreyBalance light,
+            List<Region> excluded,
+            boolean colourless) {
         Usable usable = Usable.of(side, pxPerMm, light, excluded);
-        LabPlane out = new LabPlane(side, pxPerMm, light, usable);
+        LabPlane out = new LabPlane(side, pxPerMm, light, usable, colourless);
         IntStream.range(0, side.height()).parallel().forEach(out::fillRow);
         return out;
     }
@@ -82,6 +99,11 @@ public final class LabPlane {
     /** Pixels per prototype mm. */
     public double pxPerMm() {
         return pxPerMm;
+    }
+
+    /** Whether the photograph tells lightness alone. */
+    public boolean colourless() {
+        return colourless;
     }
 
     /** Which pixels count. */

@@ -14,7 +14,7 @@ import org.pendrik.core.photo.Region;
  *
  * @param base colour of its paint, or of all of it when no paint was sampled; empty when fewer than
  *     9 pixels can be used
- * @param fade against the reference colour, when there is one
+ * @param fade against the reference colour, when there is one and the photograph has colour
  * @param cover empty while no classes are sampled
  * @param spots of every class that makes marks and is there
  * @param streaks the same

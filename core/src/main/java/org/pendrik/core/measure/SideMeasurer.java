@@ -164,7 +164,8 @@ public final class SideMeasurer {
             Question q, Region r, Optional<ClassMap> map, List<Sharpness.Strip> strips) {
         LabPlane plane = q.plane();
         Optional<ClassModel> model = q.model();
-        Optional<ColourSample> base = base(plane, r, model, map);
+        Optional<ColourSample> base =
+                base(plane, r, model, map).map(b -> plane.colourless() ? b.lightnessAlone() : b);
         Optional<Answer<Cover>> cover = map.map(m -> Cover.of(m, model.orElseThrow(), r));
         Map<WeatherClass, Answer<Spots>> spots = new EnumMap<>(WeatherClass.class);
         Map<WeatherClass, Answer<Streaks>> streaks = new EnumMap<>(WeatherClass.class);
@@ -191,7 +192,13 @@ public final class SideMeasurer {
                 r,
                 base,
                 q.reference()
-                        .flatMap(ref -> base.map(b -> ColourDifference.between(ref, b.median()))),
+                        .flatMap(
+                                ref ->
+                                        base.filter(ColourSample::hue)
+                                                .map(
+                                                        b ->
+                                                                ColourDifference.between(
+                                                                        ref, b.median()))),
                 cover,
                 spots,
                 streaks,

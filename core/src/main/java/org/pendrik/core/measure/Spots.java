@@ -19,7 +19,7 @@ import org.pendrik.core.photo.Region;
  * @param medianMm median diameter of a circle of the same area, prototype mm
  * @param lowerMm lower quartile of the diameters
  * @param upperMm upper quartile
- * @param medianSdMm one standard deviation of the median
+ * @param medianPlusMinusMm two standard deviations of the median
  * @param smallestMm what was too small to count
  */
 public record Spots(
@@ -29,7 +29,7 @@ public record Spots(
         double medianMm,
         double lowerMm,
         double upperMm,
-        double medianSdMm,
+        double medianPlusMinusMm,
         double smallestMm) {
     private static final int FEWEST_PX = 6;
     private static final int FEWEST_SPOTS = 5;
@@ -102,7 +102,7 @@ public record Spots(
                         quantile(d, 0.5),
                         low,
                         high,
-                        Math.hypot(scatter * MEASURED_SHARE, pixel),
+                        2 * Math.hypot(scatter * MEASURED_SHARE, pixel),
                         least));
     }
 

@@ -17,7 +17,8 @@ import org.pendrik.core.photo.Region;
  * its strength.
  *
  * @param angleDegrees from the vertical, positive when the lower end lies to the right; −90 to 90
- * @param angleSd one standard deviation in degrees, from the parts of the region against each other
+ * @param anglePlusMinus two standard deviations in degrees, from the parts of the region against
+ *     each other
  * @param coherence 0 when no direction is preferred, 1 when all marks run one way
  * @param count streaks followed
  * @param lengthMm median length, prototype mm
@@ -27,7 +28,7 @@ import org.pendrik.core.photo.Region;
  */
 public record Streaks(
         double angleDegrees,
-        double angleSd,
+        double anglePlusMinus,
         double coherence,
         int count,
         double lengthMm,
@@ -101,7 +102,7 @@ public record Streaks(
         return new Answer.Told<>(
                 new Streaks(
                         angle,
-                        Math.hypot(FLOOR_DEGREES, scatter(tensors, sum)),
+                        2 * Math.hypot(FLOOR_DEGREES, scatter(tensors, sum)),
                         coherence,
                         t.length.size(),
                         median(t.length) / pxPerMm,

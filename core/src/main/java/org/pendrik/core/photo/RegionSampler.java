@@ -93,16 +93,18 @@ public final class RegionSampler {
         return Optional.of(
                 new ColourSample(
                         median,
+                        true,
                         spread,
-                        Math.hypot(
-                                Math.hypot(FLOOR, scatter),
-                                LAMP_SHARE * balance.doubt(red, green, blue)),
+                        2
+                                * Math.hypot(
+                                        Math.hypot(FLOOR, scatter),
+                                        LAMP_SHARE * balance.doubt(red, green, blue)),
                         n,
-                        picked.clippedShare()));
+                        picked.leftOutShare()));
     }
 
     @SuppressWarnings("ArrayRecordComponent") // passed on once, never compared
-    private record Picked(int[] pixels, double clippedShare) {}
+    private record Picked(int[] pixels, double leftOutShare) {}
 
     private static Picked pick(Raster side, double pxPerMm, Region r, Wanted wanted) {
         PixelBox box = PixelBox.of(r, pxPerMm, side.width(), side.height());

@@ -17,8 +17,9 @@ import org.pendrik.core.colour.Srgb;
  * prototype by more than the tolerance is <em>lighter</em>, beyond it by more is <em>heavier</em>;
  * as far along but beside the line by more, and not the same in ΔE00 either, is <em>another
  * colour</em>. Where the prototype itself is as good as the factory colour there is no way: farther
- * from that colour than the prototype by more than the tolerance is heavier. The tolerance is twice
- * the joint standard uncertainty, and never under the just noticeable 2.3.
+ * from that colour than the prototype by more than the tolerance is heavier. Where one of the
+ * photographs has no colour, nothing is said of it. The tolerance is twice the joint standard
+ * uncertainty, and never under the just noticeable 2.3.
  */
 public final class SideComparison {
     /**
@@ -28,7 +29,6 @@ public final class SideComparison {
      */
     private static final double JUST_NOTICEABLE = 2.3;
 
-    private static final double COVERAGE = 2;
     private static final int HALF = 16;
     private static final int LOW_BITS = 0xffff;
 
@@ -52,8 +52,12 @@ public final class SideComparison {
      */
     public static RegionVerdict judge(
             Region region, ColourSample prototype, ColourSample model, @Nullable Lab factory) {
-        double joint = Math.hypot(prototype.uncertainty(), model.uncertainty());
-        double tolerance = Math.max(JUST_NOTICEABLE, COVERAGE * joint);
+        double joint = Math.hypot(prototype.plusMinus(), model.plusMinus());
+        double tolerance = Math.max(JUST_NOTICEABLE, joint);
+        if (!prototype.hue() || !model.hue()) {
+            return byLightness(
+                    region, prototype.lightnessAlone(), model.lightnessAlone(), tolerance);
+        }
         ColourDifference d = ColourDifference.between(prototype.median(), model.median());
         if (factory == null) {
             Verdict v = d.deltaE00() <= tolerance ? Verdict.AS_PROTOTYPE : Verdict.CANNOT_TELL;
@@ -86,6 +90,20 @@ public final class SideComparison {
             v = alike(d, off, tolerance);
         }
         return new RegionVerdict(region, v, prototype, model, d, t, off, tolerance);
+    }
+
+    /** The lightness of both, which leaves open what the colour is. */
+    private static RegionVerdict byLightness(
+            Region region, ColourSample prototype, ColourSample model, double tolerance) {
+        return new RegionVerdict(
+                region,
+                Verdict.CANNOT_TELL,
+                prototype,
+                model,
+                ColourDifference.between(prototype.median(), model.median()),
+                Double.NaN,
+                0,
+                tolerance);
     }
 
     /** As far along; another colour when both say so: ΔE*ab overstates strong colours. */

@@ -10,6 +10,9 @@ public enum Verdict {
     HEAVIER,
     /** As weathered as the prototype, in a colour that is another one. */
     OTHER_COLOUR,
-    /** Without the factory colour, which way is "more" is not known. */
+    /**
+     * Without the factory colour, which way is "more" is not known; a photograph without colour
+     * tells neither.
+     */
     CANNOT_TELL
 }

@@ -19,6 +19,7 @@ import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.Spots;
 import org.pendrik.core.measure.Streaks;
 import org.pendrik.core.measure.WeatherClass;
+import org.pendrik.core.photo.ColourSample;
 
 /**
  * Reads effects out of what was measured on the prototype: kind, strength, colour and marks, each
@@ -168,7 +169,7 @@ public final class EffectsSeen {
                         s,
                         EffectKind.FADE,
                         strength,
-                        s.measured().base().map(b -> b.median()),
+                        s.measured().base().filter(ColourSample::hue).map(ColourSample::median),
                         "",
                         say(
                                 "ΔE00 %.1f from the factory colour, %.1f lighter",

@@ -22,13 +22,17 @@ public final class NextPass {
         STOP,
         AGAIN,
         TAKE_BACK,
+        /** It differs in something that neither another pass nor taking back makes right. */
+        DIFFERS,
+        /** As far along, in a colour that is another one. */
+        OTHER_COLOUR,
         CANNOT_TELL
     }
 
     /**
      * An advice.
      *
-     * @param kind the effect that it is about; empty for stop and cannot tell
+     * @param kind the effect that it is about; empty for all but again and take back
      * @param strength of another pass, 1 to 3; 0 when none is advised
      * @param why the numbers that led to it, one sentence
      */
@@ -36,18 +40,27 @@ public final class NextPass {
 
     private NextPass() {}
 
-    /** Everything that is to be done in a region, what differs most first; never empty. */
+    /**
+     * Everything that is to be done in a region, what differs most first; never empty, and never
+     * stop while something is seen to differ.
+     */
     public static List<Advice> in(RegionVerdict colour, List<Gap> gaps) {
         List<Advice> out = byAmounts(gaps);
+        Optional<Advice> differs = differs(gaps);
         if (out.isEmpty()) {
-            out.add(byColour(colour));
+            Advice a = byColour(colour);
+            if (a.what() != Do.STOP || differs.isEmpty()) {
+                out.add(a);
+            }
         }
+        differs.ifPresent(out::add);
         return out;
     }
 
     /** The same along an edge, which has no colour to judge by; empty when it has no measures. */
     public static List<Advice> along(List<Gap> gaps) {
         List<Advice> out = byAmounts(gaps);
+        differs(gaps).ifPresent(out::add);
         if (out.isEmpty() && !gaps.isEmpty()) {
             out.add(new Advice(Do.STOP, Optional.empty(), 0, numbers(gaps.getFirst())));
         }
@@ -65,6 +78,14 @@ public final class NextPass {
                                         .filter(k -> out.stream().noneMatch(a -> is(a, k)))
                                         .ifPresent(k -> out.add(advice(g, k))));
         return out;
+    }
+
+    /** What differs most of all that no pass makes right. */
+    private static Optional<Advice> differs(List<Gap> gaps) {
+        return gaps.stream()
+                .filter(g -> g.isSeen() && kind(g, gaps).isEmpty())
+                .max(Comparator.comparingDouble(g -> Math.abs(g.inTolerances())))
+                .map(g -> new Advice(Do.DIFFERS, Optional.empty(), 0, numbers(g)));
     }
 
     private static boolean is(Advice a, EffectKind k) {
@@ -142,7 +163,8 @@ public final class NextPass {
                         "ΔE00 %.1f between model and prototype",
                         v.difference().deltaE00());
         return switch (v.verdict()) {
-            case AS_PROTOTYPE, OTHER_COLOUR -> new Advice(Do.STOP, Optional.empty(), 0, numbers);
+            case AS_PROTOTYPE -> new Advice(Do.STOP, Optional.empty(), 0, numbers);
+            case OTHER_COLOUR -> new Advice(Do.OTHER_COLOUR, Optional.empty(), 0, numbers);
             case LIGHTER ->
                     new Advice(
                             Do.AGAIN,

@@ -66,7 +66,7 @@ public class MeasureTest {
         Raster r = painted(FACTORY, 1, 0, 2);
         Arrays.fill(r.argb(), 0, 3000, 0xffffffff);
         var s = RegionSampler.measure(r, PX_PER_MM, ALL, GreyBalance.NONE).orElseThrow();
-        assertEquals(s.clippedShare(), 0.3, 1e-9);
+        assertEquals(s.leftOutShare(), 0.3, 1e-9);
         assertTrue(ColourDifference.ciede2000(s.median(), FACTORY) < 1);
     }
 
@@ -182,7 +182,7 @@ public class MeasureTest {
     }
 
     private static ColourSample measured(Lab colour, SplittableRandom random) {
-        return new ColourSample(colour, 1, 0.3 + 2 * random.nextDouble(), 5000, 0);
+        return new ColourSample(colour, true, 1, 0.6 + 4 * random.nextDouble(), 5000, 0);
     }
 
     private static Lab near(Lab c, double reach, SplittableRandom random) {

@@ -58,7 +58,7 @@ public class EffectsSeenTest {
             return new EffectsSeen.Seen(
                     new MeasuredRegion(
                             new Region("door of " + zone, 0, 0, 1000, 800),
-                            Optional.of(new ColourSample(base, 1, 0.5, 900, 0)),
+                            Optional.of(new ColourSample(base, true, 1, 1, 900, 0)),
                             Optional.of(ColourDifference.between(FACTORY, base)),
                             Optional.of(new Answer.Told<>(new Cover(classes, 0.01, 9000))),
                             spots.<Map<WeatherClass, Answer<Spots>>>map(
@@ -119,7 +119,7 @@ public class EffectsSeenTest {
     @Test
     public void oldRustThatSitsIsChipsWithItsColourAndTool() {
         Told t = new Told().covers(WeatherClass.OLD_RUST, 0.02);
-        t.spots = Optional.of(new Spots(30, 40, 5000, 35, 25, 45, 1, 8));
+        t.spots = Optional.of(new Spots(30, 40, 5000, 35, 25, 45, 2, 8));
         EffectsSeen.Proposal p = in(t.on("side")).getFirst();
         assertEquals(p.kind(), EffectKind.CHIPS);
         assertEquals(p.strength(), 2);
@@ -133,8 +133,8 @@ public class EffectsSeenTest {
     @Test
     public void oldRustThatRunsIsStreaksAndNoChips() {
         Told t = new Told().covers(WeatherClass.OLD_RUST, 0.12);
-        t.spots = Optional.of(new Spots(30, 40, 5000, 35, 25, 45, 1, 8));
-        t.streaks = Optional.of(new Streaks(4, 0.5, 0.8, 12, 400, 20, 90, 300));
+        t.spots = Optional.of(new Spots(30, 40, 5000, 35, 25, 45, 2, 8));
+        t.streaks = Optional.of(new Streaks(4, 1, 0.8, 12, 400, 20, 90, 300));
         var all = in(t.on("side"));
         assertEquals(
                 all.stream().map(EffectsSeen.Proposal::kind).toList(),
@@ -146,20 +146,20 @@ public class EffectsSeenTest {
     @Test
     public void aMarkNobodySeesIsMadeAsATint() {
         Told t = new Told().covers(WeatherClass.OLD_RUST, 0.02);
-        t.spots = Optional.of(new Spots(30, 40, 5000, 9, 7, 11, 1, 8));
+        t.spots = Optional.of(new Spots(30, 40, 5000, 9, 7, 11, 2, 8));
         assertTrue(in(t.on("side")).getFirst().marks().endsWith("make it as a tint"));
     }
 
     @Test
     public void dustGoesByItsHeightOnlyWhenASampleTellsItsStrength() {
         Told sampled = new Told();
-        sampled.dust = new Answer.Told<>(new DustHeight(240, 10, 90, 0.6, 0.02, false));
+        sampled.dust = new Answer.Told<>(new DustHeight(240, 20, 90, 0.6, 0.04, false));
         var p = in(sampled.on("side")).getFirst();
         assertEquals(p.kind(), EffectKind.DUST);
         assertEquals(p.strength(), 3);
         assertEquals(p.why(), "60 % dust at the foot, half of it 240 mm up");
         Told relative = new Told();
-        relative.dust = new Answer.Told<>(new DustHeight(240, 10, 90, 0.6, 0.02, true));
+        relative.dust = new Answer.Told<>(new DustHeight(240, 20, 90, 0.6, 0.04, true));
         assertTrue(in(relative.on("side")).isEmpty());
     }
 

@@ -18,8 +18,8 @@ import org.testng.annotations.Test;
 
 public class NextPassTest {
     private static RegionVerdict colour(Verdict v, double progress) {
-        var one = new ColourSample(new Lab(50, 10, 10), 1, 0.5, 900, 0);
-        var two = new ColourSample(new Lab(46, 12, 10), 1, 0.5, 900, 0);
+        var one = new ColourSample(new Lab(50, 10, 10), true, 1, 1, 900, 0);
+        var two = new ColourSample(new Lab(46, 12, 10), true, 1, 1, 900, 0);
         return new RegionVerdict(
                 new Region("door", 0, 0, 100, 100),
                 v,
@@ -47,7 +47,7 @@ public class NextPassTest {
             {Verdict.LIGHTER, 0.5, NextPass.Do.AGAIN, 2},
             {Verdict.LIGHTER, 0.1, NextPass.Do.AGAIN, 3},
             {Verdict.LIGHTER, Double.NaN, NextPass.Do.AGAIN, 1},
-            {Verdict.OTHER_COLOUR, 1.0, NextPass.Do.STOP, 0},
+            {Verdict.OTHER_COLOUR, 1.0, NextPass.Do.OTHER_COLOUR, 0},
             {Verdict.HEAVIER, 1.4, NextPass.Do.TAKE_BACK, 0},
             {Verdict.CANNOT_TELL, Double.NaN, NextPass.Do.CANNOT_TELL, 0},
         };
@@ -106,16 +106,37 @@ public class NextPassTest {
     }
 
     @Test
-    public void anglesAndSizesAreNotMendedByAnotherPass() {
-        var a =
-                NextPass.in(
-                        colour(Verdict.AS_PROTOTYPE, 1),
-                        List.of(
-                                gap(Gap.Kind.STREAK_ANGLE, WeatherClass.FRESH_RUST, 20, 2),
-                                gap(Gap.Kind.SPOT_DIAMETER, WeatherClass.OLD_RUST, 20, 60),
-                                gap(Gap.Kind.DUST_HEIGHT, WeatherClass.DUST, 200, 500)));
+    public void anglesAndSizesAreNotMadeRightByAnotherPassAndNoReasonToStop() {
+        List<Gap> gaps =
+                List.of(
+                        gap(Gap.Kind.STREAK_ANGLE, WeatherClass.FRESH_RUST, 20, 2),
+                        gap(Gap.Kind.SPOT_DIAMETER, WeatherClass.OLD_RUST, 20, 60),
+                        gap(Gap.Kind.DUST_HEIGHT, WeatherClass.DUST, 200, 500));
+        var a = NextPass.in(colour(Verdict.AS_PROTOTYPE, 1), gaps);
         assertEquals(a.size(), 1);
-        assertEquals(a.getFirst().what(), NextPass.Do.STOP);
+        assertEquals(a.getFirst().what(), NextPass.Do.DIFFERS);
+        assertTrue(a.getFirst().why().startsWith("dust dust up to 500"), a.getFirst().why());
+        for (Gap one : gaps) {
+            assertEquals(
+                    NextPass.in(colour(Verdict.AS_PROTOTYPE, 1), List.of(one)).getFirst().what(),
+                    NextPass.Do.DIFFERS);
+        }
+        assertEquals(
+                NextPass.in(colour(Verdict.LIGHTER, 0.5), gaps).stream()
+                        .map(NextPass.Advice::what)
+                        .toList(),
+                List.of(NextPass.Do.AGAIN, NextPass.Do.DIFFERS));
+    }
+
+    @Test
+    public void anEdgeWithOneLongScrapeIsNotDone() {
+        var a =
+                NextPass.along(
+                        List.of(
+                                gap(Gap.Kind.EDGE_WORN, null, 20, 21),
+                                gap(Gap.Kind.LONGEST_SCRAPE, null, 40, 400)));
+        assertEquals(a.getFirst().what(), NextPass.Do.DIFFERS);
+        assertEquals(a.size(), 1);
     }
 
     @DataProvider
