@@ -122,7 +122,8 @@
 		<p class="mt-2 text-soft">
 			{#if look === 'map'}Light is alike, black is ΔE00 20 and more; edges are left out.{/if}
 			Median over the side
-			<span class="figure text-ink">ΔE00 {compare.data?.medianDeltaE00?.toFixed(1) ?? '–'}</span>,
+			<span class="figure text-ink">ΔE00 {compare.data?.medianDeltaE00?.toFixed(1) ?? '–'}</span>
+			{compare.data?.regions.some((r) => r.byLightness) ? 'in lightness alone' : ''},
 			seen from {compare.data?.viewingMm} mm: the eye blurs {(
 				(compare.data?.eyeBlurMm ?? 0) * 2
 			).toFixed(0)} mm of the prototype.

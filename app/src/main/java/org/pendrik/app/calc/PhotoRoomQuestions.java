@@ -114,9 +114,12 @@ final class PhotoRoomQuestions {
             double heightMm,
             @Nullable List<Point> outline) {
         Region region() {
-            return outline == null || outline.isEmpty()
-                    ? new Region(name, xMm, yMm, widthMm, heightMm)
-                    : Region.of(name, outline);
+            Region r =
+                    outline == null || outline.isEmpty()
+                            ? new Region(name, xMm, yMm, widthMm, heightMm)
+                            : Region.of(name, outline);
+            r.requireUncrossed();
+            return r;
         }
     }
 

@@ -93,6 +93,7 @@ public class Studies {
         SubjectKind kind = jobs.get(jobId).kind();
         for (JobRegion r : regions) {
             requireOnSide(r, known, kind);
+            r.region().requireUncrossed();
             if (r.zoneKey() != null) {
                 requireZones(jobId, List.of(r.zoneKey()));
             }

@@ -90,6 +90,14 @@ public class StudyApiTest extends AppTest {
                         "\"xMm\":10,\"yMm\":10,\"widthMm\":0,\"heightMm\":100,\"factory\":false"),
                 "Region flat (0 mm) must be from 1"
             },
+            {
+                region("bow", good)
+                        .replace(
+                                "\"outline\":[]",
+                                "\"outline\":[{\"x\":10,\"y\":10},{\"x\":110,\"y\":110},"
+                                        + "{\"x\":110,\"y\":10},{\"x\":10,\"y\":110}]"),
+                "Outline of bow (edges 1 and 3) must not cross each other"
+            },
             {region("", good), "Region name (empty)"},
             {region("a", good) + "," + region("b", good), "can be only one region"},
             {

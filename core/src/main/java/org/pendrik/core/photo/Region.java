@@ -56,6 +56,40 @@ public record Region(
     }
 
     /**
+     * Refuses an outline that crosses itself, of which a part would be left out.
+     *
+     * @throws InvalidInput naming the two edges
+     */
+    public void requireUncrossed() {
+        int n = outline.size();
+        for (int i = 0; i < n; i++) {
+            for (int k = i + 2; k < n; k++) {
+                boolean neighbours = i == 0 && k == n - 1;
+                if (!neighbours && cross(i, k)) {
+                    throw new InvalidInput(
+                            "Outline of " + name,
+                            "edges " + (i + 1) + " and " + (k + 1),
+                            "must not cross each other",
+                            "Go round it in one turn, or draw two regions.");
+                }
+            }
+        }
+    }
+
+    /** Whether two edges have a place in common that is no end of both. */
+    private boolean cross(int i, int k) {
+        Point a = outline.get(i);
+        Point b = outline.get((i + 1) % outline.size());
+        Point c = outline.get(k);
+        Point d = outline.get((k + 1) % outline.size());
+        return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
+    }
+
+    private static double side(Point a, Point b, Point p) {
+        return Math.signum((b.x() - a.x()) * (p.y() - a.y()) - (b.y() - a.y()) * (p.x() - a.x()));
+    }
+
+    /**
      * Whether a place of the side lies in it (even-odd rule for outlines that cross themselves).
      */
     public boolean contains(double x, double y) {

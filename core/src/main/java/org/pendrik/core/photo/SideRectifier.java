@@ -40,16 +40,20 @@ public final class SideRectifier {
         record Refused(String reason, String remedy) implements Outcome {}
     }
 
+    /** How well a place is known costs a map for each mark. */
+    private static final int MOST_MARKS = 200;
+
     private SideRectifier() {}
 
     /**
      * Locates a side.
      *
      * @param corners upper left, upper right, lower right, lower left in photograph pixels
-     * @param extra further known points, possibly none
+     * @param extra further known points, possibly none, at most 200
      * @param length prototype length of the side, 100 mm to 100 m
      * @param height prototype height of the side, same range
-     * @throws InvalidInput when a size is out of range or the corners are not four
+     * @throws InvalidInput when a size is out of range, the corners are not four, or there are too
+     *     many known points
      */
     public static Outcome locate(
             List<Point> corners, List<Mark> extra, Length length, Length height) {
@@ -67,6 +71,13 @@ public final class SideRectifier {
                     corners.size() + " points",
                     "must be four",
                     "Mark all four corners of the side.");
+        }
+        if (extra.size() > MOST_MARKS) {
+            throw new InvalidInput(
+                    "Known points",
+                    "" + extra.size(),
+                    "must be at most " + MOST_MARKS,
+                    "Keep the clearest ones: a dozen are plenty.");
         }
         double span = 0;
         for (Point p : corners) {

@@ -158,10 +158,17 @@ public final class NextPass {
 
     private static Advice byColour(RegionVerdict v) {
         String numbers =
-                String.format(
-                        Locale.ROOT,
-                        "ΔE00 %.1f between model and prototype",
-                        v.difference().deltaE00());
+                v.model().hue()
+                        ? String.format(
+                                Locale.ROOT,
+                                "ΔE00 %.1f between model and prototype",
+                                v.difference().deltaE00())
+                        : String.format(
+                                Locale.ROOT,
+                                "L* %.1f on the model, %.1f on the prototype (± %.1f)",
+                                v.model().median().l(),
+                                v.prototype().median().l(),
+                                v.tolerance());
         return switch (v.verdict()) {
             case AS_PROTOTYPE -> new Advice(Do.STOP, Optional.empty(), 0, numbers);
             case OTHER_COLOUR -> new Advice(Do.OTHER_COLOUR, Optional.empty(), 0, numbers);

@@ -96,6 +96,15 @@ public class SideRectifierTest {
         }
     }
 
+    @Test
+    public void tenThousandKnownPointsAreTooMany() {
+        List<Mark> marks =
+                java.util.Collections.nCopies(
+                        10_000, new Mark(new Point(900, 500), new Point(4000, 1250)));
+        String words = expectThrows(InvalidInput.class, () -> found(CORNERS, marks)).getMessage();
+        assertTrue(words.contains("Known points (10000) must be at most 200"), words);
+    }
+
     /**
      * The textbook renderer: one projective map, four reads and floating weights for each pixel.
      */
