@@ -113,6 +113,20 @@ public class StrangePhotographsTest {
         }
     }
 
+    /** Each against the next, as if one were the model of the other. */
+    @Test
+    public void noTwoOfThemAreOneSide() throws IOException {
+        List<Raster> sides = new ArrayList<>();
+        for (Object[] one : photographs()) {
+            Raster photo = read((Path) one[1]);
+            sides.add(somewhere(photo).rectify(photo, 0.2));
+        }
+        for (int i = 0; i < sides.size(); i++) {
+            Raster next = sides.get((i + 1) % sides.size());
+            assertFalse(Registration.find(sides.get(i), next).sure(), "photograph " + i);
+        }
+    }
+
     private static SideMeasurer.Result measure(SideGeometry g, LabPlane plane) {
         List<ClassSample> samples = new ArrayList<>();
         WeatherClass[] kinds = {

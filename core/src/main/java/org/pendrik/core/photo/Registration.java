@@ -10,28 +10,55 @@ import org.ejml.simple.SimpleMatrix;
 /**
  * Lays the model's side exactly over the prototype's: what four corners set by hand leave.
  *
- * <p>Phase correlation on edges (C. D. Kuglin, D. C. Hines, "The phase correlation image alignment
- * method", IEEE Conference on Cybernetics and Society 1975, 163–165), once for the whole side and
- * then in windows; the windows that agree give an affine map by least squares. Edges, since the
- * colours of the two sides differ on purpose. Works on half the resolution; O(pixels · log pixels).
- * Moves of more than {@value #MOST_SHARE} of the length are not believed: then the corners are
- * wrong.
+ * <p>The edges of both are correlated by their direction (A. J. Fitch, A. Kadyrov, W. J. Christmas,
+ * J. Kittler, "Orientation correlation", British Machine Vision Conference 2002, 133–142), once for
+ * the whole side and then in windows; the windows give an affine map by least squares, towards a
+ * plain shift where they are few. Works on half the resolution; O(pixels · log pixels).
+ *
+ * <p>What came of it is believed only when the edges agree where they lie, and much less when the
+ * model is moved a little further along, or up or down: the outline of any car lies on that of any
+ * other, and long edges agree wherever they are pushed along themselves. Moves of more than {@value
+ * #MOST_SHARE} of the length are not looked for: then the corners are wrong.
  */
 public final class Registration {
     private static final double MOST_SHARE = 0.03;
     private static final double SLACK_PX = 1.2;
     private static final double SLACK_UNREGISTERED_PX = 3;
 
-    /** The peak has to stand out of the plane this many times its root mean square. */
-    private static final double LEAST_PEAK = 7;
+    /** By how much edges must agree better than when the model is moved on along the side. */
+    private static final double LEAST_ALONG = 0.14;
+
+    /** The same up and down, where outlines of other cars agree too. */
+    private static final double LEAST_UP = 0.2;
+
+    /** What counts as moved on, half-resolution pixels: past an edge, and short of the next. */
+    private static final int[] MOVED_ON = {8, 11, 14, 17};
+
+    /** A move that makes edges agree by no more than this is no better than none. */
+    private static final double LEAST_GAIN = 0.01;
 
     private static final int WINDOW_W = 256;
     private static final int WINDOW_H = 128;
-    private static final int ACROSS = 4;
-    private static final int DOWN = 2;
+    private static final int ACROSS = 5;
+    private static final int DOWN = 3;
+
+    /** A window of less agreement is not listened to. */
+    private static final double LEAST_IN_WINDOW = 0.35;
+
+    /** How far a window is looked for beyond what is known already, half-resolution pixels. */
+    private static final int[] LOOK_AROUND = {14, 5};
+
+    /** How far corners are moved to see whether edges agree better, half-resolution pixels. */
+    private static final double[] STEPS_PX = {2, 1, 1};
+
+    /** How far from a peak it must have fallen off, half-resolution pixels. */
+    private static final int FOOT_PX = 5;
 
     /** A window that is off the common map by more is left out, half-resolution pixels. */
     private static final double OUTLIER_PX = 2;
+
+    /** What a corner is held by to the shift of the whole, against one for a window. */
+    private static final double HOLD = 0.05;
 
     /**
      * What was found.
@@ -40,7 +67,7 @@ public final class Registration {
      *     y' = d x + e y + f
      * @param windows how many windows agree on it
      * @param movedPx the largest move at a corner, pixels
-     * @param sure whether the peaks stand out; when not, the sides are left as they are
+     * @param sure whether the edges agree; when not, the sides are left as they are
      */
     @SuppressWarnings("ArrayRecordComponent") // six numbers, never compared
     public record Fit(double[] onModel, int windows, double movedPx, boolean sure) {
@@ -50,36 +77,121 @@ public final class Registration {
         }
     }
 
-    private record Shift(double x, double y, double dx, double dy) {}
+    /**
+     * Where the middle of a window lies and how it is shifted.
+     *
+     * @param along how much it counts along the side: little where all edges run that way
+     * @param up how much it counts up and down
+     */
+    private record Shift(double x, double y, double dx, double dy, double along, double up) {
+        double off(double[] map) {
+            return Math.hypot(
+                    Math.sqrt(along) * (map[0] * x + map[1] * y + map[2] - x - dx),
+                    Math.sqrt(up) * (map[3] * x + map[4] * y + map[5] - y - dy));
+        }
+    }
+
+    private static final double[] UNMOVED = {1, 0, 0, 0, 1, 0};
 
     private Registration() {}
 
     /** Finds how the model's side has to be moved; both of one size. */
     public static Fit find(Raster prototype, Raster model) {
-        int w = prototype.width() / 2;
-        int h = prototype.height() / 2;
-        float[] one = edges(prototype, w, h);
-        float[] two = edges(model, w, h);
+        EdgeField one = EdgeField.of(prototype);
+        EdgeField two = EdgeField.of(model);
+        int w = one.width();
+        int h = one.height();
         int most = (int) Math.ceil(MOST_SHARE * w);
-        Fit none = new Fit(new double[] {1, 0, 0, 0, 1, 0}, 0, 0, false);
-        Optional<Shift> whole = whole(one, two, w, h, most);
+        Optional<Shift> whole = whole(one.halved(), two.halved(), most / 2);
         if (whole.isEmpty()) {
-            return none;
+            return unsure();
         }
-        List<Shift> shifts = windows(one, two, w, h, whole.get());
-        double[] map = affine(shifts, whole.get());
+        double[] map = {1, 0, whole.get().dx(), 0, 1, whole.get().dy()};
+        List<Shift> kept = List.of();
+        for (int around : LOOK_AROUND) {
+            kept = agreeing(windows(one, two, map, around), whole.get(), w, h);
+            map = solve(kept, whole.get(), w, h);
+        }
+        map = refined(one, two, map);
+        if (one.agreement(two, map, 0, 0) < one.agreement(two, UNMOVED, 0, 0) + LEAST_GAIN) {
+            map = UNMOVED;
+        }
         double[] full = {map[0], map[1], 2 * map[2], map[3], map[4], 2 * map[5]};
+        double moved = moved(full, prototype.width(), prototype.height());
+        boolean sure = moved <= 3 * MOST_SHARE * prototype.width() && isBelieved(one, two, map);
+        return sure ? new Fit(full, kept.size(), moved, true) : unsure();
+    }
+
+    private static Fit unsure() {
+        return new Fit(UNMOVED.clone(), 0, 0, false);
+    }
+
+    private static double moved(double[] map, int width, int height) {
         double moved = 0;
-        for (double x : new double[] {0, prototype.width()}) {
-            for (double y : new double[] {0, prototype.height()}) {
-                double u = full[0] * x + full[1] * y + full[2] - x;
-                double v = full[3] * x + full[4] * y + full[5] - y;
+        for (double x : new double[] {0, width}) {
+            for (double y : new double[] {0, height}) {
+                double u = map[0] * x + map[1] * y + map[2] - x;
+                double v = map[3] * x + map[4] * y + map[5] - y;
                 moved = Math.max(moved, Math.hypot(u, v));
             }
         }
-        return moved > 3 * MOST_SHARE * prototype.width()
-                ? none
-                : new Fit(full, shifts.size(), moved, true);
+        return moved;
+    }
+
+    /**
+     * The map by which all edges agree best: three corners in turn are moved to where a parabola
+     * through three agreements is highest.
+     */
+    private static double[] refined(EdgeField one, EdgeField two, double[] from) {
+        double[] map = from;
+        double here = one.agreement(two, map, 0, 0);
+        for (double step : STEPS_PX) {
+            for (int k = 0; k < 6; k++) {
+                double before = one.agreement(two, pulled(one, map, k, -step), 0, 0);
+                double after = one.agreement(two, pulled(one, map, k, step), 0, 0);
+                double bend = before - 2 * here + after;
+                double by =
+                        bend < 0
+                                ? Math.clamp(0.5 * (before - after) / bend, -1, 1)
+                                : Math.signum(after - before);
+                double[] tried = pulled(one, map, k, by * step);
+                double there = one.agreement(two, tried, 0, 0);
+                if (there > here) {
+                    map = tried;
+                    here = there;
+                }
+            }
+        }
+        return map;
+    }
+
+    /** A map with one coordinate of the upper left, upper right or lower left corner moved. */
+    private static double[] pulled(EdgeField field, double[] map, int k, double px) {
+        double[] out = map.clone();
+        int row = 3 * (k % 2);
+        switch (k / 2) {
+            case 0 -> {
+                out[row] -= px / field.width();
+                out[row + 1] -= px / field.height();
+                out[row + 2] += px;
+            }
+            case 1 -> out[row] += px / field.width();
+            default -> out[row + 1] += px / field.height();
+        }
+        return out;
+    }
+
+    private static boolean isBelieved(EdgeField one, EdgeField two, double[] map) {
+        double here = one.agreement(two, map, 0, 0);
+        double along = Double.NEGATIVE_INFINITY;
+        double up = Double.NEGATIVE_INFINITY;
+        for (int d : MOVED_ON) {
+            for (int s : new int[] {-d, d}) {
+                along = Math.max(along, one.agreement(two, map, s, 0));
+                up = Math.max(up, one.agreement(two, map, 0, s));
+            }
+        }
+        return here - along >= LEAST_ALONG && here - up >= LEAST_UP;
     }
 
     /** The model's side moved onto the prototype's; what it does not reach is outside. */
@@ -104,100 +216,110 @@ public final class Registration {
         return out;
     }
 
-    private static float[] edges(Raster r, int w, int h) {
-        float[] level = new float[w * h];
-        IntStream.range(0, h).parallel().forEach(y -> levels(r, level, w, y));
-        float[] edges = new float[w * h];
-        for (int y = 1; y < h - 1; y++) {
-            for (int x = 1; x < w - 1; x++) {
-                int i = y * w + x;
-                float gx = level[i + 1] - level[i - 1];
-                float gy = level[i + w] - level[i - w];
-                float g = (float) Math.sqrt(gx * gx + gy * gy);
-                edges[i] = Float.isNaN(g) ? 0 : Math.min(g, 0.5f);
-            }
-        }
-        return edges;
+    /** The shift of the whole, from half the resolution. */
+    private static Optional<Shift> whole(EdgeField one, EdgeField two, int most) {
+        return shift(one, two, 0, 0, 0, 0, one.width(), one.height(), most, 0)
+                .map(s -> new Shift(2 * s.x(), 2 * s.y(), 2 * s.dx(), 2 * s.dy(), 1, 1));
     }
 
-    /** Logarithms of one line: in shares of the level, a darker exposure has the same edges. */
-    private static void levels(Raster r, float[] level, int w, int y) {
-        for (int x = 0; x < w; x++) {
-            float sum = 0;
-            boolean out = false;
-            for (int k = 0; k < 4; k++) {
-                int p = r.at(2 * x + (k & 1), 2 * y + (k >> 1));
-                out |= p >>> 24 == 0;
-                sum += (p >> 16 & 255) + 2 * (p >> 8 & 255) + (p & 255);
-            }
-            level[y * w + x] = out ? Float.NaN : (float) Math.log(16 + sum / 16);
-        }
-    }
-
-    private static Optional<Shift> whole(float[] one, float[] two, int w, int h, int most) {
-        int fw = Integer.highestOneBit(Math.max(2, w * 2 - 1));
-        int fh = Integer.highestOneBit(Math.max(2, h * 2 - 1));
-        return shift(one, two, w, h, 0, 0, 0, 0, Math.min(fw, w), Math.min(fh, h), fw, fh, most);
-    }
-
-    private static List<Shift> windows(float[] one, float[] two, int w, int h, Shift whole) {
+    private static List<Shift> windows(EdgeField one, EdgeField two, double[] map, int around) {
+        int w = one.width();
+        int h = one.height();
         int ww = Math.min(WINDOW_W, Integer.highestOneBit(w));
         int wh = Math.min(WINDOW_H, Integer.highestOneBit(h));
-        int gx = (int) Math.round(whole.dx());
-        int gy = (int) Math.round(whole.dy());
         return IntStream.range(0, ACROSS * DOWN)
                 .parallel()
                 .mapToObj(
                         k -> {
-                            int col = k % ACROSS;
-                            int row = k / ACROSS;
-                            int x0 = (w - ww) * col / (ACROSS - 1);
-                            int y0 = (h - wh) * row / Math.max(1, DOWN - 1);
-                            return shift(one, two, w, h, x0, y0, gx, gy, ww, wh, ww, wh, ww / 10);
+                            int x0 = (w - ww) * (k % ACROSS) / (ACROSS - 1);
+                            int y0 = (h - wh) * (k / ACROSS) / (DOWN - 1);
+                            double x = x0 + ww / 2.0;
+                            double y = y0 + wh / 2.0;
+                            int gx = (int) Math.round(map[0] * x + map[1] * y + map[2] - x);
+                            int gy = (int) Math.round(map[3] * x + map[4] * y + map[5] - y);
+                            return shift(one, two, x0, y0, gx, gy, ww, wh, around, LEAST_IN_WINDOW);
                         })
                 .flatMap(Optional::stream)
                 .toList();
     }
 
-    /** How far the second is shifted against the first in a window of half-resolution pixels. */
+    /**
+     * How far the second is shifted against the first in a window.
+     *
+     * @param gx what is known of it already
+     * @param gy what is known of it already
+     * @param most how far beyond that it is looked for
+     * @param least agreement under which nothing is said
+     */
     private static Optional<Shift> shift(
-            float[] one,
-            float[] two,
-            int w,
-            int h,
+            EdgeField one,
+            EdgeField two,
             int x0,
             int y0,
             int gx,
             int gy,
             int ww,
             int wh,
-            int fw,
-            int fh,
-            int most) {
-        float[] re = new float[fw * fh];
-        float[] im = new float[fw * fh];
-        // without their means, or the window itself would be found in both
-        double oneMean = mean(one, w, h, x0, y0, ww, wh);
-        double twoMean = mean(two, w, h, x0 + gx, y0 + gy, ww, wh);
-        double[] across = hann(ww);
-        double[] down = hann(wh);
-        for (int y = 0; y < wh; y++) {
-            for (int x = 0; x < ww; x++) {
-                double hann = down[y] * across[x];
-                re[y * fw + x] = (float) (hann * (one[(y0 + y) * w + x0 + x] - oneMean));
-                int u = x0 + x + gx;
-                int v = y0 + y + gy;
-                if (u >= 0 && v >= 0 && u < w && v < h) {
-                    im[y * fw + x] = (float) (hann * (two[v * w + u] - twoMean));
-                }
-            }
+            int most,
+            double least) {
+        // a window fades towards its rim, so what leaves it at one end may come in at the other
+        int fw = powerFrom(ww);
+        int fh = powerFrom(wh);
+        float[] aRe = new float[fw * fh];
+        float[] aIm = new float[fw * fh];
+        float[] bRe = new float[fw * fh];
+        float[] bIm = new float[fw * fh];
+        double energy =
+                Math.sqrt(
+                        taken(one, x0, y0, ww, wh, aRe, aIm, fw)
+                                * taken(two, x0 + gx, y0 + gy, ww, wh, bRe, bIm, fw));
+        if (energy == 0) {
+            return Optional.empty();
         }
         Fourier f = new Fourier(fw, fh);
-        f.transform(re, im, false);
-        phases(re, im, fw, fh);
-        f.transform(re, im, true);
-        return peak(re, fw, fh, most)
-                .map(p -> new Shift(x0 + ww / 2.0, y0 + wh / 2.0, p.x() + gx, p.y() + gy));
+        f.transform(aRe, aIm, false);
+        f.transform(bRe, bIm, false);
+        for (int i = 0; i < aRe.length; i++) {
+            float re = aRe[i] * bRe[i] + aIm[i] * bIm[i];
+            float im = aRe[i] * bIm[i] - aIm[i] * bRe[i];
+            aRe[i] = re;
+            aIm[i] = im;
+        }
+        f.transform(aRe, aIm, true);
+        return peak(aRe, fw, fh, most)
+                .filter(p -> p.height() >= least * energy)
+                .map(
+                        p ->
+                                new Shift(
+                                        x0 + ww / 2.0,
+                                        y0 + wh / 2.0,
+                                        p.x() + gx,
+                                        p.y() + gy,
+                                        p.along() * p.height() / energy,
+                                        p.up() * p.height() / energy));
+    }
+
+    private static int powerFrom(int n) {
+        return Integer.highestOneBit(2 * n - 1);
+    }
+
+    /** Takes the edges of a window, fading towards its rim; gives their energy. */
+    private static double taken(
+            EdgeField field, int x0, int y0, int ww, int wh, float[] re, float[] im, int fw) {
+        double[] across = hann(ww);
+        double[] down = hann(wh);
+        double energy = 0;
+        for (int y = Math.max(0, -y0); y < Math.min(wh, field.height() - y0); y++) {
+            for (int x = Math.max(0, -x0); x < Math.min(ww, field.width() - x0); x++) {
+                int i = (y0 + y) * field.width() + x0 + x;
+                float a = (float) (down[y] * across[x]) * field.re()[i];
+                float b = (float) (down[y] * across[x]) * field.im()[i];
+                re[y * fw + x] = a;
+                im[y * fw + x] = b;
+                energy += a * a + b * b;
+            }
+        }
+        return energy;
     }
 
     private static double[] hann(int count) {
@@ -207,62 +329,14 @@ public final class Registration {
     }
 
     /**
-     * Of the spectrum of two real planes, one put in as the real and one as the imaginary part, how
-     * much the second is turned against the first at every frequency. What belongs to the one is
-     * even and to the other odd between a frequency and its mirror.
+     * The highest place of a plane of correlations near no shift at all.
+     *
+     * @param along how much it falls off along, 0 for a ridge to 1 for a needle
+     * @param up how much it falls off up and down
      */
-    private static void phases(float[] re, float[] im, int w, int h) {
-        double[] across = fineness(w);
-        double[] down = fineness(h);
-        for (int ky = 0; ky < h; ky++) {
-            for (int kx = 0; kx < w; kx++) {
-                int i = ky * w + kx;
-                int mirror = (h - ky) % h * w + (w - kx) % w;
-                if (mirror < i) {
-                    continue;
-                }
-                double aRe = re[i] + re[mirror];
-                double aIm = im[i] - im[mirror];
-                double bRe = im[i] + im[mirror];
-                double bIm = re[mirror] - re[i];
-                double turnRe = aRe * bRe + aIm * bIm;
-                double turnIm = aRe * bIm - aIm * bRe;
-                double size =
-                        across[kx]
-                                * down[ky]
-                                / Math.max(1e-9, Math.sqrt(turnRe * turnRe + turnIm * turnIm));
-                re[i] = (float) (turnRe * size);
-                im[i] = (float) (turnIm * size);
-                re[mirror] = re[i];
-                im[mirror] = -im[i];
-            }
-        }
-    }
+    private record Peak(double x, double y, double height, double along, double up) {}
 
-    /** Fine detail is noise: the phase counts less towards the highest frequencies. */
-    private static double[] fineness(int count) {
-        double[] out = new double[count];
-        Arrays.setAll(out, k -> Math.exp(-6 * Math.pow(2.0 * Math.min(k, count - k) / count, 2)));
-        return out;
-    }
-
-    private static double mean(float[] v, int w, int h, int x0, int y0, int ww, int wh) {
-        double sum = 0;
-        int n = 0;
-        for (int y = Math.max(0, y0); y < Math.min(h, y0 + wh); y++) {
-            for (int x = Math.max(0, x0); x < Math.min(w, x0 + ww); x++) {
-                sum += v[y * w + x];
-                n++;
-            }
-        }
-        return n == 0 ? 0 : sum / n;
-    }
-
-    private static Optional<Point> peak(float[] plane, int w, int h, int most) {
-        double square = 0;
-        for (double v : plane) {
-            square += v * v;
-        }
+    private static Optional<Peak> peak(float[] plane, int w, int h, int most) {
         double best = 0;
         int bx = 0;
         int by = 0;
@@ -276,13 +350,22 @@ public final class Registration {
                 }
             }
         }
-        if (best < LEAST_PEAK * Math.sqrt(square / plane.length)) {
-            return Optional.empty();
-        }
-        return Optional.of(
-                new Point(
-                        bx + vertex(plane, w, h, bx, by, 1, 0),
-                        by + vertex(plane, w, h, bx, by, 0, 1)));
+        return best == 0
+                ? Optional.empty()
+                : Optional.of(
+                        new Peak(
+                                bx + vertex(plane, w, h, bx, by, 1, 0),
+                                by + vertex(plane, w, h, bx, by, 0, 1),
+                                best,
+                                falls(plane, w, h, bx, by, FOOT_PX, 0),
+                                falls(plane, w, h, bx, by, 0, FOOT_PX)));
+    }
+
+    private static double falls(float[] plane, int w, int h, int x, int y, int dx, int dy) {
+        double before = plane[Math.floorMod(y - dy, h) * w + Math.floorMod(x - dx, w)];
+        double at = plane[Math.floorMod(y, h) * w + Math.floorMod(x, w)];
+        double after = plane[Math.floorMod(y + dy, h) * w + Math.floorMod(x + dx, w)];
+        return Math.clamp(1 - Math.max(before, after) / at, 0, 1);
     }
 
     /** Where a parabola through the peak and its two neighbours is highest. */
@@ -294,42 +377,51 @@ public final class Registration {
         return bend >= 0 ? 0 : Math.clamp(0.5 * (before - after) / bend, -0.5, 0.5);
     }
 
-    /** The affine map of the windows that agree; too few give the shift of the whole. */
-    private static double[] affine(List<Shift> shifts, Shift whole) {
+    /** The windows that agree with each other. */
+    private static List<Shift> agreeing(List<Shift> shifts, Shift whole, int w, int h) {
         List<Shift> kept = new ArrayList<>(shifts);
-        while (kept.size() >= 4) {
-            double[] map = solve(kept);
+        while (!kept.isEmpty()) {
+            double[] map = solve(kept, whole, w, h);
             Shift worst = null;
             double far = OUTLIER_PX;
             for (Shift s : kept) {
-                double d =
-                        Math.hypot(
-                                map[0] * s.x() + map[1] * s.y() + map[2] - s.x() - s.dx(),
-                                map[3] * s.x() + map[4] * s.y() + map[5] - s.y() - s.dy());
+                double d = s.off(map);
                 if (d > far) {
                     far = d;
                     worst = s;
                 }
             }
             if (worst == null) {
-                return map;
+                return kept;
             }
             kept.remove(worst);
         }
-        return new double[] {1, 0, whole.dx(), 0, 1, whole.dy()};
+        return kept;
     }
 
-    private static double[] solve(List<Shift> shifts) {
-        SimpleMatrix a = new SimpleMatrix(shifts.size(), 3);
-        SimpleMatrix x = new SimpleMatrix(shifts.size(), 2);
-        for (int i = 0; i < shifts.size(); i++) {
-            Shift s = shifts.get(i);
-            a.setRow(i, 0, s.x(), s.y(), 1);
-            x.setRow(i, 0, s.x() + s.dx(), s.y() + s.dy());
+    /** The affine map of some windows, its corners held a little by the shift of the whole. */
+    private static double[] solve(List<Shift> windows, Shift whole, int w, int h) {
+        List<Shift> shifts = new ArrayList<>(windows);
+        for (double x : new double[] {0, w}) {
+            for (double y : new double[] {0, h}) {
+                shifts.add(new Shift(x, y, whole.dx(), whole.dy(), HOLD, HOLD));
+            }
         }
-        SimpleMatrix m = a.pseudoInverse().mult(x);
         double[] out = new double[6];
-        Arrays.setAll(out, i -> m.get(i % 3, i / 3));
+        for (int axis = 0; axis < 2; axis++) {
+            SimpleMatrix a = new SimpleMatrix(shifts.size(), 3);
+            SimpleMatrix x = new SimpleMatrix(shifts.size(), 1);
+            for (int i = 0; i < shifts.size(); i++) {
+                Shift s = shifts.get(i);
+                double k = axis == 0 ? s.along() : s.up();
+                a.setRow(i, 0, k * s.x(), k * s.y(), k);
+                x.set(i, k * (axis == 0 ? s.x() + s.dx() : s.y() + s.dy()));
+            }
+            SimpleMatrix m = a.pseudoInverse().mult(x);
+            for (int k = 0; k < 3; k++) {
+                out[3 * axis + k] = m.get(k);
+            }
+        }
         return out;
     }
 }
