@@ -122,14 +122,13 @@
 		<p class="mt-2 text-soft">
 			{#if look === 'map'}Light is alike, black is ΔE00 20 and more; edges are left out.{/if}
 			Median over the side
-			<span class="figure text-ink">ΔE00 {compare.data?.medianDeltaE00?.toFixed(1) ?? '–'}</span>
-			{compare.data?.regions.some((r) => r.byLightness) ? 'in lightness alone' : ''},
-			seen from {compare.data?.viewingMm} mm: the eye blurs {(
-				(compare.data?.eyeBlurMm ?? 0) * 2
-			).toFixed(0)} mm of the prototype.
+			<span class="figure text-ink">ΔE00 {compare.data?.medianDeltaE00?.toFixed(1) ?? '–'}</span
+			>{compare.data?.regions.some((r) => r.byLightness) ? ' in lightness alone' : ''}, seen from {compare
+				.data?.viewingMm} mm: the eye blurs {((compare.data?.eyeBlurMm ?? 0) * 2).toFixed(0)} mm of the
+			prototype.
 			{compare.data?.registered
 				? `The model is laid over by its edges, moved by ${compare.data.movedMm.toFixed(0)} mm at most.`
-				: 'The edges of the two sides do not fit each other: the corners alone lay them over.'}
+				: 'The edges of the two sides do not fit each other: the corners alone lay them over. Look whether both show the same side, with each corner at its own place.'}
 			{#if !compare.data?.modelBalanced || !compare.data.prototypeBalanced}A grey card is missing:
 				the lamps count as difference.{/if}
 		</p>
