@@ -255,6 +255,8 @@ public class CompareApiTest extends AppTest {
         for (JsonNode m : measures.path("regions")) {
             assertFalse(m.path("sample").path("hue").asBoolean(), m.toString());
             assertTrue(m.path("fade").isNull(), m.toString());
+            assertTrue(m.path("dust").isNull() && m.path("along").isNull(), m.toString());
+            assertTrue(m.path("cannot").toString().contains("By lightness alone"), m.toString());
         }
         JsonNode comparison = compare(job);
         assertFalse(comparison.path("factoryKnown").asBoolean(), "of a grey patch");

@@ -65,7 +65,7 @@ public record MeasuredRegion(
         asked.addAll(streaks.values());
         asked.add(dust);
         asked.add(along);
-        return asked.stream().flatMap(a -> a.refusal().stream()).toList();
+        return asked.stream().flatMap(a -> a.refusal().stream()).distinct().toList();
     }
 
     private static <T> Map<WeatherClass, T> told(Map<WeatherClass, Answer<T>> answers) {

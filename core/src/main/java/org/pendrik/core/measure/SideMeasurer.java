@@ -202,8 +202,11 @@ public final class SideMeasurer {
                 cover,
                 spots,
                 streaks,
-                DustHeight.of(plane, model, r),
-                AlongLength.of(plane, model, q.roof() ? WeatherClass.SOOT : WeatherClass.DUST, r),
+                plane.colourless() ? noFilm() : DustHeight.of(plane, model, r),
+                plane.colourless()
+                        ? noFilm()
+                        : AlongLength.of(
+                                plane, model, q.roof() ? WeatherClass.SOOT : WeatherClass.DUST, r),
                 plane.usable().share(Usable.State.CLIPPED, r, plane.pxPerMm()),
                 plane.usable().share(Usable.State.GLARE, r, plane.pxPerMm()),
                 plane.usable().share(Usable.State.EXCLUDED, r, plane.pxPerMm()),
@@ -215,6 +218,12 @@ public final class SideMeasurer {
                                                 && s.toMm() > r.xMm()),
                 geometry.placeSdMm(r.xMm(), middle),
                 geometry.placeSdMm(r.xMm() + r.widthMm(), middle));
+    }
+
+    private static <T> Answer<T> noFilm() {
+        return new Answer.CannotTell<>(
+                "By lightness alone a film of dust or soot is not told from another or from the light.",
+                "Measure it on a photograph in colour.");
     }
 
     private static Optional<ColourSample> base(

@@ -34,6 +34,9 @@ public final class Registration {
     /** What counts as moved on, half-resolution pixels: past an edge, and short of the next. */
     private static final int[] MOVED_ON = {8, 11, 14, 17};
 
+    /** A side that is lower says too little to lay another over it. */
+    private static final int SMALLEST_PX = 4 * 17;
+
     /** A move that makes edges agree by no more than this is no better than none. */
     private static final double LEAST_GAIN = 0.01;
 
@@ -97,6 +100,9 @@ public final class Registration {
 
     /** Finds how the model's side has to be moved; both of one size. */
     public static Fit find(Raster prototype, Raster model) {
+        if (Math.min(prototype.width(), prototype.height()) < SMALLEST_PX) {
+            return unsure();
+        }
         EdgeField one = EdgeField.of(prototype);
         EdgeField two = EdgeField.of(model);
         int w = one.width();

@@ -140,7 +140,9 @@ public final class NextPass {
         String what =
                 g.kind() == Gap.Kind.COVER || g.kind() == Gap.Kind.DUST_STRENGTH
                         ? of
-                        : (of.isEmpty() ? "" : of + " ") + g.kind().label();
+                        : g.kind().label().startsWith(of)
+                                ? g.kind().label()
+                                : of + " " + g.kind().label();
         return String.format(
                 Locale.ROOT,
                 "%s %.1f %s on the model, %.1f %s on the prototype (± %.1f)",

@@ -102,6 +102,19 @@ public class RegistrationTest {
         assertSame(Registration.moved(two, fit), two);
     }
 
+    /** A hundred metres of a gutter are 1,600 pixels long and two high. */
+    @Test
+    public void aSideOfAFewLinesIsLeftAsItIs() {
+        for (int height : new int[] {1, 2, 3, 10, 60}) {
+            Raster strip = Raster.empty(1600, height);
+            java.util.Arrays.setAll(strip.argb(), i -> Raster.OPAQUE | 0x010101 * (i % 251));
+            assertFalse(Registration.find(strip, strip).sure());
+        }
+        Raster low = Raster.empty(1600, 70);
+        java.util.Arrays.setAll(low.argb(), i -> Raster.OPAQUE | 0x010101 * (i * 31 / 1600 % 251));
+        assertEquals(Registration.find(low, low).movedPx(), 0.0);
+    }
+
     @Test
     public void theTransformIsItsOwnWayBack() {
         SplittableRandom random = new SplittableRandom(3);

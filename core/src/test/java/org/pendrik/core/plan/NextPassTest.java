@@ -115,7 +115,7 @@ public class NextPassTest {
         var a = NextPass.in(colour(Verdict.AS_PROTOTYPE, 1), gaps);
         assertEquals(a.size(), 1);
         assertEquals(a.getFirst().what(), NextPass.Do.DIFFERS);
-        assertTrue(a.getFirst().why().startsWith("dust dust up to 500"), a.getFirst().why());
+        assertTrue(a.getFirst().why().startsWith("dust up to 500"), a.getFirst().why());
         for (Gap one : gaps) {
             assertEquals(
                     NextPass.in(colour(Verdict.AS_PROTOTYPE, 1), List.of(one)).getFirst().what(),
