@@ -1586,6 +1586,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photographs/{id}/light": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["even"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photographs/{id}/marks": {
         parameters: {
             query?: never;
@@ -1658,6 +1674,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["only"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{photographId}/even": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["even_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2751,6 +2783,8 @@ export interface components {
             /** Format: double */
             leftOutShare: number;
             median: components["schemas"]["Lab"];
+            /** Format: double */
+            pairPlusMinus: number;
             /** Format: int32 */
             pixels: number;
             /** Format: double */
@@ -3625,6 +3659,20 @@ export interface components {
             packages: string[];
             text: string;
         };
+        Light: {
+            evened: boolean;
+            /** Format: double */
+            fallPercent?: number | null;
+            /** Format: double */
+            plusMinusPercent?: number | null;
+            reason: string;
+            wanted: boolean;
+        };
+        LightDraft: {
+            evened: boolean;
+            /** Format: int32 */
+            version: number;
+        };
         Line: {
             cells: components["schemas"]["Cell"][];
             group: string;
@@ -3916,6 +3964,7 @@ export interface components {
             /** Format: double */
             finestPxPerMm: number;
             hardPairs: components["schemas"]["HardPair"][];
+            light: components["schemas"]["Light"];
             /** Format: uuid */
             photographId: string;
             regions: components["schemas"]["Measure"][];
@@ -4171,6 +4220,7 @@ export interface components {
             addedAt: string;
             caption: string;
             corners?: components["schemas"]["Corners"] | null;
+            evened: boolean;
             /** Format: double */
             focalMm35?: number | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
@@ -4205,6 +4255,7 @@ export interface components {
             addedAt: string;
             caption: string;
             corners?: components["schemas"]["Corners"] | null;
+            evened?: boolean | null;
             /** Format: double */
             focalMm35?: number | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
@@ -4833,11 +4884,15 @@ export interface components {
             /** Format: double */
             lengthMm: number;
             /** Format: double */
+            lengthPlusMinusMm: number;
+            /** Format: double */
             spacingMm: number;
             /** Format: double */
             startMm: number;
             /** Format: double */
             widthMm: number;
+            /** Format: double */
+            widthPlusMinusMm: number;
         };
         Strip: {
             blurred: boolean;
@@ -7724,6 +7779,32 @@ export interface operations {
             };
         };
     };
+    even: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LightDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Photograph"];
+                };
+            };
+        };
+    };
     mark: {
         parameters: {
             query?: never;
@@ -7821,6 +7902,28 @@ export interface operations {
             query: {
                 kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
             };
+            header?: never;
+            path: {
+                photographId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+        };
+    };
+    even_1: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 photographId: string;

@@ -2,6 +2,7 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import type { Schemas } from '$lib/api/client';
+	import LightLine from './light-line.svelte';
 	import RegionDetails from './region-details.svelte';
 	import RegionTools from './region-tools.svelte';
 	import type { Side } from './sides';
@@ -10,13 +11,14 @@
 	/** What the regions measure, in the order of their numbers on the flat side. */
 	type Props = {
 		measures: Schemas['Measures'];
+		photo: Schemas['Photograph'];
 		desk: StudyDesk;
 		zones: Schemas['JobZone'][];
 		side: Side;
 		ratio: number;
 	};
 
-	let { measures, desk, zones, side, ratio }: Props = $props();
+	let { measures, photo, desk, zones, side, ratio }: Props = $props();
 
 	const jobId = $derived(page.params.id ?? '');
 	const blurred = $derived(measures.strips.filter((s) => s.blurred));
@@ -61,7 +63,11 @@
 			blurred.at(-1)?.toMm ?? 0
 		)} mm.{/if}
 	The smallest mark that shows on the model is {Math.round(measures.smallestMm)} mm on the prototype.
+	{#if measures.samplesFrom && measures.samplesFrom !== photo.id}
+		The classes are those sampled on the prototype, turned to the shades that this model shows from
+		its own paint; samples picked here would be surer.{/if}
 </p>
+<LightLine {photo} light={measures.light} />
 {#each measures.hardPairs as p (p.one + p.two)}
 	<p class="mt-1 border-l-4 border-ink pl-3">
 		{p.inseparable

@@ -69,7 +69,7 @@
 	const href = $derived(
 		only && sampled.includes(only)
 			? `/api/photographs/${photoId}/class?kind=${only}&at=${stamp}-${samples.map((s) => s.id).join('')}`
-			: `/api/photographs/${photoId}/side?at=${stamp}`
+			: `/api/photographs/${photoId}/even?at=${stamp}-${samples.map((s) => s.id).join('')}`
 	);
 
 	// the overlay first: measuring anew beside it would make both wait

@@ -112,7 +112,7 @@
 			>
 		</div>
 		<Wipe
-			prototypeSrc={`/api/photographs/${compare.data?.prototypeId ?? ''}/side?at=${stamp}`}
+			prototypeSrc={`/api/photographs/${compare.data?.prototypeId ?? ''}/even?at=${stamp}`}
 			modelSrc={`/api/jobs/${id}/compare/model?${asked}`}
 			mapSrc={`/api/jobs/${id}/compare/map?${asked}`}
 			ratio={size.lengthMm / size.heightMm}

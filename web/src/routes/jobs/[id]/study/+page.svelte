@@ -130,9 +130,10 @@
 				<Working progress={measuring} waiting="Measuring" />
 				{#if measures.error}
 					<p role="alert">{measures.error.message}</p>
-				{:else if own && view}
+				{:else if own && view && photo}
 					<MeasureList
 						measures={own}
+						{photo}
 						desk={notes}
 						zones={view.zones}
 						{side}

@@ -50,6 +50,21 @@ public class PhotoRoomStoryTest extends BrowserTest {
         assertThat(page.getByLabel(Pattern.compile("^Take the sample of .* out$"))).hasCount(count);
     }
 
+    /** The light is evened out by the sampled paint, and can be left as it fell. */
+    private static void lightIsEvenedOut(Page page) {
+        Locator light =
+                page.getByRole(
+                        AriaRole.GROUP, new Page.GetByRoleOptions().setName("Light over the side"));
+        Locator fell = light.getByText("as it fell");
+        assertThat(light.locator("..").getByText(Pattern.compile("told by the paint|is even")))
+                .isVisible();
+        fell.click();
+        assertThat(light.locator("..").getByText("in the light as it fell")).isVisible();
+        light.getByText("evened out").click();
+        assertThat(light.locator("..").getByText(Pattern.compile("told by the paint|is even")))
+                .isVisible();
+    }
+
     private Page study() {
         Page page = browser.page(1280, 800, "light");
         page.navigate(server.url("/"));
@@ -153,6 +168,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
         sample(page, WeatherClass.FRESH_RUST, places.get(WeatherClass.FRESH_RUST), 2);
         sample(page, WeatherClass.GRIME, places.get(WeatherClass.GRIME), 3);
         sample(page, WeatherClass.DUST, places.get(WeatherClass.DUST), 4);
+        lightIsEvenedOut(page);
         page.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName(Pattern.compile("Region 2")))

@@ -236,7 +236,7 @@ class Comparisons {
                                 "ΔE",
                                 factory.distance(p.median()),
                                 factory.distance(m.median()),
-                                Math.hypot(p.plusMinus(), m.plusMinus())));
+                                Math.hypot(p.pairPlusMinus(), m.pairPlusMinus())));
             }
         }
         values(r, b.gaps(), out);

@@ -7,11 +7,11 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.FlatSides;
 import org.pendrik.app.sides.Laid;
 import org.pendrik.app.sides.Side;
+import org.pendrik.app.study.EvenSides;
 import org.pendrik.core.photo.Registration;
 import org.springframework.stereotype.Component;
 
@@ -19,13 +19,13 @@ import org.springframework.stereotype.Component;
 @Component
 class Pairs {
     private final Photographs photographs;
-    private final Sides sides;
+    private final EvenSides even;
     private final FlatSides flat;
 
-    Pairs(Photographs photographs, Sides sides, FlatSides flat) {
+    Pairs(Photographs photographs, EvenSides even, FlatSides flat) {
         this.flat = flat;
         this.photographs = photographs;
-        this.sides = sides;
+        this.even = even;
     }
 
     /**
@@ -87,8 +87,8 @@ class Pairs {
     Optional<Pair> of(Chosen c) {
         Photograph one = c.prototype();
         Photograph two = c.model();
-        return sides.of(one)
-                .flatMap(a -> sides.of(two).map(b -> new Pair(one, a, two, flat.laid(a, b))));
+        return even.of(one)
+                .flatMap(a -> even.of(two).map(b -> new Pair(one, a, two, flat.laid(a, b))));
     }
 
     /** The located photographs of the model on a side, in the order in which they were taken. */

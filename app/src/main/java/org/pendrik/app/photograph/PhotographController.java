@@ -97,6 +97,11 @@ class PhotographController {
         return photographs.describe(id, draft);
     }
 
+    @PutMapping("/api/photographs/{id}/light")
+    Photograph even(@PathVariable UUID id, @RequestBody Photographs.LightDraft draft) {
+        return photographs.even(id, draft);
+    }
+
     /**
      * Where the corners seem to be.
      *

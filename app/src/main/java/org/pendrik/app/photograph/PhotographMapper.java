@@ -23,7 +23,8 @@ interface PhotographMapper {
     @Select(
             """
             select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, removed, version
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, evened, removed,
+                version
             from photograph where id = #{id}
             """)
     @Nullable Photograph find(UUID id);
@@ -31,7 +32,8 @@ interface PhotographMapper {
     @Select(
             """
             select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, removed, version
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, evened, removed,
+                version
             from photograph where job_id = #{jobId} and not removed order by added_at, id
             """)
     List<Photograph> ofJob(UUID jobId);
@@ -39,7 +41,8 @@ interface PhotographMapper {
     @Select(
             """
             select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, removed, version
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, evened, removed,
+                version
             from photograph where not removed order by job_id, added_at, id
             """)
     List<Photograph> all();
@@ -48,10 +51,10 @@ interface PhotographMapper {
             """
             insert into photograph (id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px,
                 orientation, taken_at, focal_mm35, added_at, corners, known_points, grey_patch, straight_lines,
-                shell_marks, removed, version)
+                shell_marks, evened, removed, version)
             values (#{id}, #{jobId}, #{role}, #{side}, #{sister}, #{caption}, #{hash}, #{mediaType}, #{widthPx},
                 #{heightPx}, #{orientation}, #{takenAt}, #{focalMm35}, #{addedAt}, #{corners}, #{knownPoints},
-                #{greyPatch}, #{straightLines}, #{shellMarks}, false, 1)
+                #{greyPatch}, #{straightLines}, #{shellMarks}, #{evened}, false, 1)
             """)
     void insert(Photograph p);
 
@@ -77,6 +80,13 @@ interface PhotographMapper {
             @Param("caption") String caption,
             @Param("takenAt") @Nullable Instant takenAt,
             @Param("version") int version);
+
+    @Update(
+            """
+            update photograph set evened = #{evened}, version = version + 1
+            where id = #{id} and version = #{version}
+            """)
+    int even(@Param("id") UUID id, @Param("evened") boolean evened, @Param("version") int version);
 
     @Update("update photograph set removed = #{removed} where id = #{id}")
     int remove(@Param("id") UUID id, @Param("removed") boolean removed);

@@ -205,6 +205,7 @@ public class Photographs {
                         null,
                         null,
                         null,
+                        true,
                         false,
                         1));
         return get(id);
@@ -241,6 +242,21 @@ public class Photographs {
                 mapper.describe(
                         id, d.role(), d.side(), d.sister(), d.caption(), d.takenAt(), d.version()),
                 "The photograph");
+        return get(id);
+    }
+
+    /**
+     * Whether the fall of the light is taken out.
+     *
+     * @param version of the photograph as it was seen
+     */
+    public record LightDraft(boolean evened, int version) {}
+
+    /** Takes the fall of the light out, or leaves it. */
+    @Transactional
+    public Photograph even(UUID id, LightDraft d) {
+        get(id);
+        StaleVersion.unlessOne(mapper.even(id, d.evened(), d.version()), "The photograph");
         return get(id);
     }
 

@@ -318,6 +318,7 @@ class RecordReader {
                             p.greyPatch(),
                             p.straightLines(),
                             p.shellMarks(),
+                            true,
                             false,
                             1));
         }

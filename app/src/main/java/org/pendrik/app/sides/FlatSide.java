@@ -7,6 +7,8 @@ import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.photo.Flattening;
+import org.pendrik.core.photo.LightFall;
+import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Region;
 
@@ -17,6 +19,8 @@ import org.pendrik.core.photo.Region;
  * @param fit in full photograph pixels
  * @param raster at {@link #pxPerMm}
  * @param light takes out the light; neutral when no patch is marked
+ * @param card where the level of the light was taken, prototype mm; the middle without a patch
+ * @param evenness how well the level is known elsewhere
  * @param colourless the photograph is black-and-white or toned: it tells lightness alone
  */
 public record FlatSide(
@@ -25,7 +29,12 @@ public record FlatSide(
         Raster raster,
         double pxPerMm,
         GreyBalance light,
+        Point card,
+        LabPlane.Evenness evenness,
         boolean colourless) {
+    /** How far the level of the light is known where nobody evened it out. */
+    static final LabPlane.Evenness AS_IT_FELL = (_, _) -> LightFall.UNEVEN;
+
     /** Every side is worked on at this many pixels along its length. */
     public static final int WORKING_WIDTH_PX = 1600;
 
@@ -92,7 +101,17 @@ public record FlatSide(
 
     /** Its colours, pixel by pixel, without what is left out. */
     public LabPlane plane(List<Region> excluded) {
-        return LabPlane.of(raster, pxPerMm, light, excluded, colourless);
+        return LabPlane.of(raster, pxPerMm, light, excluded, colourless, evenness);
+    }
+
+    /**
+     * The side as it would look were the light as it is on the card.
+     *
+     * @param basis names what comes of it
+     */
+    FlatSide evened(LightFall fall, Object basis) {
+        return new FlatSide(
+                basis, fit, fall.evened(raster), pxPerMm, light, card, fall::sdAt, colourless);
     }
 
     /** What it takes of memory, in bytes. */

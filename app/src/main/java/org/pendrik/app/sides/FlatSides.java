@@ -15,6 +15,7 @@ import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.ClassSample;
 import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.SideMeasurer;
+import org.pendrik.core.photo.LightFall;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.SideComparison;
 import org.pendrik.core.units.Watch;
@@ -47,6 +48,7 @@ public class FlatSides {
         PICTURE,
         FLAT,
         PLANE,
+        EVEN,
         SORTED,
         PAIR,
         MAP,
@@ -143,15 +145,77 @@ public class FlatSides {
      * What classes look like on the side that shows them.
      *
      * @param samples where they are shown
+     * @param onAnother the side to be sorted is another one, which may show other shades of them
      */
-    public record ClassesShown(FlatSide side, List<Region> excluded, List<ClassSample> samples) {}
+    public record ClassesShown(
+            FlatSide side, List<Region> excluded, List<ClassSample> samples, boolean onAnother) {}
 
-    /** What the classes look like there; nothing when there are no samples. */
-    public Optional<ClassModel> model(@Nullable ClassesShown shown) {
-        return shown == null
-                ? Optional.empty()
-                : Optional.of(
-                        ClassModel.learn(plane(shown.side(), shown.excluded()), shown.samples()));
+    /** What the classes look like on a side; nothing when there are no samples. */
+    public Optional<ClassModel> model(
+            FlatSide side, List<Region> excluded, @Nullable ClassesShown shown) {
+        if (shown == null) {
+            return Optional.empty();
+        }
+        ClassModel learned =
+                ClassModel.learn(plane(shown.side(), shown.excluded()), shown.samples());
+        return Optional.of(
+                shown.onAnother() && !side.colourless()
+                        ? learned.adaptedTo(plane(side, excluded))
+                        : learned);
+    }
+
+    /**
+     * A side in even light.
+     *
+     * @param side evened out, or as it was
+     * @param fall how the light falls off, or why that is not told
+     */
+    public record Even(FlatSide side, LightFall.Outcome fall) {}
+
+    private record EvenOf(FlatSide side, List<Region> excluded, Optional<ClassesShown> shown) {}
+
+    /**
+     * A side with the fall of the light taken out, as its paint tells it.
+     *
+     * @param side as it was laid flat
+     * @param shown what its paint looks like
+     */
+    public Even even(FlatSide side, List<Region> excluded, @Nullable ClassesShown shown) {
+        EvenOf of = new EvenOf(side, List.copyOf(excluded), Optional.ofNullable(shown));
+        return kept(
+                Kind.EVEN,
+                of,
+                e -> e.side().equals(side) ? BYTES_OF_FIGURES : e.side().bytes(),
+                () -> {
+                    LightFall.Outcome fall = fall(side, excluded, shown);
+                    return new Even(
+                            fall instanceof LightFall.Outcome.Found f
+                                    ? side.evened(f.fall(), of)
+                                    : side,
+                            fall);
+                });
+    }
+
+    private LightFall.Outcome fall(
+            FlatSide side, List<Region> excluded, @Nullable ClassesShown shown) {
+        if (side.colourless()) {
+            return new LightFall.Outcome.Left(
+                    "Without colour the fall of the light cannot be told from films.");
+        }
+        return model(side, excluded, shown)
+                .flatMap(ClassModel::paint)
+                .map(
+                        paint ->
+                                LightFall.of(
+                                        side.raster(),
+                                        side.pxPerMm(),
+                                        side.light(),
+                                        paint,
+                                        side.card()))
+                .orElseGet(
+                        () ->
+                                new LightFall.Outcome.Left(
+                                        "No sample of paint is picked that tells how the light falls."));
     }
 
     private record SortedOf(PlaneOf plane, Optional<ClassesShown> shown) {}
@@ -163,7 +227,9 @@ public class FlatSides {
                 Kind.SORTED,
                 new SortedOf(new PlaneOf(side, List.copyOf(excluded)), Optional.ofNullable(shown)),
                 _ -> (long) BYTES_OF_A_SORTED_PIXEL * side.raster().argb().length,
-                () -> SideMeasurer.Sorted.of(plane(side, excluded), model(shown), watch));
+                () ->
+                        SideMeasurer.Sorted.of(
+                                plane(side, excluded), model(side, excluded, shown), watch));
     }
 
     private record PairOf(FlatSide first, FlatSide second) {}

@@ -42,7 +42,15 @@ public final class Flattener {
                         Math.min(mostPx, FlatSide.WORKING_WIDTH_PX) / size.lengthMm(),
                         Math.sqrt(FlatSide.MOST_PIXELS / (size.lengthMm() * size.heightMm())));
         Raster raster = fit.geometry().flat(picture.raster(), picture.step(), pxPerMm);
-        return new FlatSide(m, fit, raster, pxPerMm, light(m, picture), picture.colourless());
+        return new FlatSide(
+                m,
+                fit,
+                raster,
+                pxPerMm,
+                light(m, picture),
+                card(m, fit),
+                FlatSide.AS_IT_FELL,
+                picture.colourless());
     }
 
     private static FlatSide.Fit plane(MarkedSide m) {
@@ -116,6 +124,14 @@ public final class Flattener {
     private static String lower(String sentence) {
         String s = sentence.substring(0, 1).toLowerCase(Locale.ROOT) + sentence.substring(1);
         return s.endsWith(".") ? s.substring(0, s.length() - 1) : s;
+    }
+
+    /** Where the level of the light is taken: on the patch of a flat side, else in the middle. */
+    private static Point card(MarkedSide m, FlatSide.Fit fit) {
+        Marks.GreyPatch g = m.grey();
+        return g != null && fit.geometry() instanceof SideGeometry s
+                ? s.toSide(new Point(g.x() + g.width() / 2.0, g.y() + g.height() / 2.0))
+                : new Point(m.size().lengthMm() / 2, m.size().heightMm() / 2);
     }
 
     private static GreyBalance light(MarkedSide m, WholePicture d) {

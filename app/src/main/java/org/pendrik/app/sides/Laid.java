@@ -27,6 +27,8 @@ public record Laid(FlatSide side, Registration.Fit fit) {
                         moved,
                         second.pxPerMm(),
                         second.light(),
+                        second.card(),
+                        second.evenness(),
                         second.colourless()),
                 fit);
     }

@@ -12,7 +12,6 @@ import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.SideSizes;
-import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.SideSize;
 import org.pendrik.core.colour.Lab;
@@ -30,30 +29,31 @@ public class FactoryColours {
     private final Studies studies;
     private final Photographs photographs;
     private final SideSizes sizes;
-    private final Sides sides;
+    private final EvenSides even;
     private final MeasuredColours kept;
 
     FactoryColours(
             Studies studies,
             Photographs photographs,
             SideSizes sizes,
-            Sides sides,
+            EvenSides even,
             MeasuredColours kept) {
         this.studies = studies;
         this.photographs = photographs;
         this.sizes = sizes;
-        this.sides = sides;
+        this.even = even;
         this.kept = kept;
     }
 
     /** The factory colour of a job; empty while no photograph shows it. */
     public Optional<Lab> of(Job job) {
-        JobRegion region = region(job);
+        Studies.Study study = studies.of(job);
+        JobRegion region = region(study);
         if (region == null) {
             return Optional.empty();
         }
         List<Photograph> ofJob = photographs.ofJob(job.id());
-        return ofJob.isEmpty() ? Optional.empty() : colour(region, ofJob, sizes.ofJob(job));
+        return ofJob.isEmpty() ? Optional.empty() : colour(region, study, ofJob, sizes.ofJob(job));
     }
 
     /** The factory colours of several jobs, of those that have one. */
@@ -62,10 +62,12 @@ public class FactoryColours {
         Map<UUID, List<SideSize>> known = sizes.of(jobs);
         Map<UUID, Lab> out = new HashMap<>();
         for (Job job : jobs) {
-            JobRegion region = region(job);
+            Studies.Study study = studies.of(job);
+            JobRegion region = region(study);
             if (region != null) {
                 colour(
                                 region,
+                                study,
                                 shown.getOrDefault(job.id(), List.of()),
                                 known.getOrDefault(job.id(), List.of()))
                         .ifPresent(c -> out.put(job.id(), c));
@@ -74,25 +76,25 @@ public class FactoryColours {
         return out;
     }
 
-    private @Nullable JobRegion region(Job job) {
-        return studies.of(job).regions().stream()
-                .filter(JobRegion::factory)
-                .findFirst()
-                .orElse(null);
+    private static @Nullable JobRegion region(Studies.Study study) {
+        return study.regions().stream().filter(JobRegion::factory).findFirst().orElse(null);
     }
 
-    private Optional<Lab> colour(JobRegion region, List<Photograph> shown, List<SideSize> known) {
+    private Optional<Lab> colour(
+            JobRegion region, Studies.Study study, List<Photograph> shown, List<SideSize> known) {
         Photograph p = Photographs.latest(shown, Role.PROTOTYPE, region.side());
         if (p == null || !photographs.hasFile(p.hash())) {
             return Optional.empty();
         }
         Optional<SideSize> size = known.stream().filter(s -> s.side() == region.side()).findFirst();
-        return Sides.basis(p, size)
+        return even.basis(p, size, study)
                 .flatMap(
                         side ->
                                 kept.of(
                                         side + " " + region.region(),
-                                        () -> sides.of(p, size).flatMap(s -> measured(s, region))));
+                                        () ->
+                                                even.of(p, size, study)
+                                                        .flatMap(s -> measured(s, region))));
     }
 
     private static Optional<Lab> measured(FlatSide side, JobRegion region) {

@@ -17,6 +17,7 @@ import org.pendrik.core.measure.Spots;
 import org.pendrik.core.measure.Streaks;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.LightFall;
 
 /** What a photograph tells, as the page is told it. */
 public final class MeasureView {
@@ -189,6 +190,36 @@ public final class MeasureView {
     public record HardPair(String one, String two, double confusedPercent, boolean inseparable) {}
 
     /**
+     * How the light falls off over the side.
+     *
+     * @param evened it is taken out
+     * @param wanted the user did not switch that off
+     * @param fallPercent how much darker the darkest place is than the brightest; null when not
+     *     told
+     * @param plusMinusPercent two standard deviations of the level at the foot of the side
+     * @param reason why it is not taken out, empty when it is
+     */
+    public record Light(
+            boolean evened,
+            boolean wanted,
+            @Nullable Double fallPercent,
+            @Nullable Double plusMinusPercent,
+            String reason) {
+        static Light of(LightFall.Outcome fall, boolean wanted) {
+            return switch (fall) {
+                case LightFall.Outcome.Found f ->
+                        new Light(
+                                true,
+                                wanted,
+                                100 * f.fall().range(),
+                                200 * f.fall().sdAtFoot(),
+                                "");
+                case LightFall.Outcome.Left l -> new Light(false, wanted, null, null, l.reason());
+            };
+        }
+    }
+
+    /**
      * What one photograph gives.
      *
      * @param residualMm misfit of the marks in prototype mm
@@ -197,6 +228,7 @@ public final class MeasureView {
      * @param scalePercent two standard deviations of the scale along the side
      * @param balanced a patch of known colour took out the light
      * @param colourless it is black-and-white or toned: lightness, marks and geometry are measured
+     * @param light how it falls off over the side
      * @param samplesFrom the photograph whose samples sort the pixels; null when there are none
      * @param colours what each sampled class looks like
      * @param smallestMm the smallest mark that is seen on the model, prototype mm
@@ -211,6 +243,7 @@ public final class MeasureView {
             double finestPxPerMm,
             boolean balanced,
             boolean colourless,
+            Light light,
             @Nullable UUID samplesFrom,
             double smallestMm,
             Map<WeatherClass, String> colours,

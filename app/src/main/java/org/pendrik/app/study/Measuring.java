@@ -6,12 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
-import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.Sides;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.FlatSides;
 import org.pendrik.app.sides.Side;
@@ -27,8 +24,8 @@ import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.LightFall;
 import org.pendrik.core.photo.Raster;
-import org.pendrik.core.photo.Region;
 import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
@@ -40,7 +37,7 @@ public class Measuring {
     private final Studies studies;
     private final Jobs jobs;
     private final Photographs photographs;
-    private final Sides sides;
+    private final EvenSides even;
     private final Workshops workshops;
     private final FactoryColours factories;
     private final FlatSides flat;
@@ -49,7 +46,7 @@ public class Measuring {
             Studies studies,
             Jobs jobs,
             Photographs photographs,
-            Sides sides,
+            EvenSides even,
             Workshops workshops,
             FactoryColours factories,
             FlatSides flat) {
@@ -58,7 +55,7 @@ public class Measuring {
         this.studies = studies;
         this.jobs = jobs;
         this.photographs = photographs;
-        this.sides = sides;
+        this.even = even;
         this.workshops = workshops;
     }
 
@@ -67,6 +64,7 @@ public class Measuring {
      *
      * @param regions what was measured, in the order of the study's regions
      * @param samplesFrom whose samples sort the pixels
+     * @param fall how the light falls off over the side, or why that is not told
      */
     public record Measured(
             Photograph photograph,
@@ -75,7 +73,8 @@ public class Measuring {
             List<JobRegion> regions,
             List<JobRegion> edges,
             SideMeasurer.Result result,
-            Optional<UUID> samplesFrom) {
+            Optional<UUID> samplesFrom,
+            LightFall.Outcome fall) {
         /** What a region gave. */
         public Optional<org.pendrik.core.measure.MeasuredRegion> of(JobRegion r) {
             int i = regions.indexOf(r);
@@ -115,14 +114,17 @@ public class Measuring {
     public Optional<Measured> measure(UUID photographId, Watch watch) {
         Photograph p = photographs.get(photographId);
         watch.at("Laying the side flat", 0);
-        return sides.of(p).map(side -> measure(p, side, watch));
+        return even.known(p).map(k -> measure(p, k.even().side(), k, watch));
     }
 
-    /** Measures all regions on a side that was laid flat, or laid over another. */
+    /** Measures all regions on a side that was laid over another. */
     public Measured measure(Photograph p, FlatSide side, Watch watch) {
+        return measure(p, side, even.known(p).orElseThrow(), watch);
+    }
+
+    private Measured measure(Photograph p, FlatSide side, EvenSides.Known known, Watch watch) {
         Studies.Study study = studies.of(p.jobId());
-        List<Region> excluded = excluded(p, study);
-        LabPlane plane = flat.plane(side, excluded);
+        LabPlane plane = flat.plane(side, known.excluded());
         List<JobRegion> regions =
                 study.regions().stream()
                         .filter(r -> r.side() == p.side() && r.role() == RegionRole.MEASURE)
@@ -131,68 +133,20 @@ public class Measuring {
                 study.regions().stream()
                         .filter(r -> r.side() == p.side() && r.role() == RegionRole.EDGE)
                         .toList();
-        Learned learned = learned(p, side, study);
         var result =
                 SideMeasurer.measure(
                         new SideMeasurer.Question(
                                 plane,
                                 new Resolution(side.fit().geometry(), sight(p.jobId())),
                                 regions.stream().map(JobRegion::region).toList(),
-                                flat.model(learned.shown()),
+                                flat.model(side, known.excluded(), known.shown()),
                                 edges.stream().map(JobRegion::edge).toList(),
                                 factories.of(jobs.get(p.jobId())),
                                 p.side() == Side.ROOF),
-                        flat.sorted(side, excluded, learned.shown(), watch),
+                        flat.sorted(side, known.excluded(), known.shown(), watch),
                         watch);
-        return new Measured(p, side, plane, regions, edges, result, learned.from());
-    }
-
-    /**
-     * What the classes look like.
-     *
-     * @param from the photograph that shows them
-     * @param shown null when none does
-     */
-    private record Learned(Optional<UUID> from, FlatSides.@Nullable ClassesShown shown) {
-        private static final Learned NOTHING = new Learned(Optional.empty(), null);
-    }
-
-    /**
-     * Its own samples; where it has none, those of the prototype that the side is matched to, if
-     * both have colour or neither has.
-     */
-    private Learned learned(Photograph p, FlatSide flatSide, Studies.Study study) {
-        Photograph from = p;
-        List<JobSample> samples = on(p, study);
-        if (samples.isEmpty()) {
-            Photograph main = photographs.latest(p.jobId(), Role.PROTOTYPE, p.side());
-            if (main == null || !photographs.hasFile(main.hash())) {
-                return Learned.NOTHING;
-            }
-            from = main;
-            samples = on(main, study);
-        }
-        Optional<FlatSide> side = samples.isEmpty() ? Optional.empty() : sides.of(from);
-        if (side.isEmpty() || side.get().colourless() != flatSide.colourless()) {
-            return Learned.NOTHING;
-        }
-        return new Learned(
-                Optional.of(from.id()),
-                new FlatSides.ClassesShown(
-                        side.get(),
-                        excluded(from, study),
-                        samples.stream().map(JobSample::sample).toList()));
-    }
-
-    private static List<JobSample> on(Photograph p, Studies.Study study) {
-        return study.samples().stream().filter(s -> s.photographId().equals(p.id())).toList();
-    }
-
-    private static List<Region> excluded(Photograph p, Studies.Study study) {
-        return study.regions().stream()
-                .filter(r -> r.side() == p.side() && r.role() == RegionRole.EXCLUDE)
-                .map(JobRegion::region)
-                .toList();
+        return new Measured(
+                p, side, plane, regions, edges, result, known.from(), known.even().fall());
     }
 
     /** The same as the page is told it. */
@@ -219,6 +173,7 @@ public class Measuring {
                 fit.finestPxPerMm(),
                 p.greyPatch() != null,
                 m.side().colourless(),
+                MeasureView.Light.of(m.fall(), p.evened()),
                 m.samplesFrom().orElse(null),
                 sight(p.jobId()).smallestPrototypeMm(),
                 colours,
@@ -264,24 +219,22 @@ public class Measuring {
         return out;
     }
 
+    /** The side of a photograph as it would look in neutral and even light. */
+    Optional<Raster> even(UUID photographId) {
+        return even.of(photographs.get(photographId)).map(FlatSide::inNeutralLight);
+    }
+
     /**
      * The side with one class left in its colours and everything else taken back to a pale grey, so
      * that what was taken for the class can be seen and argued with; empty without samples.
      */
     Optional<Raster> only(UUID photographId, WeatherClass kind) {
-        Photograph p = photographs.get(photographId);
-        Optional<FlatSide> side = sides.of(p);
-        if (side.isEmpty()) {
-            return Optional.empty();
-        }
-        Studies.Study study = studies.of(p.jobId());
-        return flat.sorted(
-                        side.get(),
-                        excluded(p, study),
-                        learned(p, side.get(), study).shown(),
-                        Watch.NOBODY)
-                .map()
-                .map(m -> only(side.get(), m, kind));
+        return even.known(photographs.get(photographId))
+                .flatMap(
+                        k ->
+                                flat.sorted(k.even().side(), k.excluded(), k.shown(), Watch.NOBODY)
+                                        .map()
+                                        .map(m -> only(k.even().side(), m, kind)));
     }
 
     private static Raster only(FlatSide side, ClassMap map, WeatherClass kind) {
@@ -323,7 +276,7 @@ public class Measuring {
                         .findFirst();
         return region.flatMap(
                 r ->
-                        sides.of(p)
+                        even.of(p)
                                 .flatMap(
                                         s -> {
                                             Raster whole = s.raster();

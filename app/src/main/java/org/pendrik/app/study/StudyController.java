@@ -5,6 +5,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.problem.NotFound;
+import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.task.Tasks;
 import org.pendrik.core.measure.WeatherClass;
 import org.springframework.http.MediaType;
@@ -68,6 +69,17 @@ class StudyController {
                         measuring
                                 .view(photographId, watch)
                                 .orElseThrow(() -> new NotFound(NO_SIDE)));
+    }
+
+    /** The flat side, the fall of the light taken out where that is wanted and told. */
+    @GetMapping(
+            value = "/api/photographs/{photographId}/even",
+            produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> even(@PathVariable UUID photographId) {
+        return jpeg(
+                Pictures.jpeg(
+                        measuring.even(photographId).orElseThrow(() -> new NotFound(NO_SIDE)),
+                        FlatSide.WORKING_WIDTH_PX));
     }
 
     @GetMapping("/api/photographs/{photographId}/proposals")

@@ -48,6 +48,7 @@ public class PhotographMapperTest extends AppTest {
                 null,
                 null,
                 null,
+                true,
                 false,
                 1);
     }

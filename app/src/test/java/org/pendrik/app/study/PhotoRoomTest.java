@@ -1,6 +1,7 @@
 package org.pendrik.app.study;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
@@ -151,6 +152,47 @@ public class PhotoRoomTest extends AppTest {
         JsonNode gap = judged.path("differences").get(0);
         assertEquals(gap.path("of").asString(), "fresh rust");
         assertTrue(gap.path("inTolerances").asDouble() < -1);
+    }
+
+    @Test
+    public void theLightIsEvenedOutUnlessItIsLeft() {
+        UUID job = car("Evened");
+        UUID proto = shot(job, "PROTOTYPE", Shots.prototype());
+        regions(job);
+        JsonNode none = ok(get("/api/photographs/" + proto + "/measures")).path("light");
+        assertFalse(none.path("evened").asBoolean());
+        assertTrue(none.path("wanted").asBoolean());
+        assertTrue(none.path("reason").asString().startsWith("No sample of paint"));
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\":[" + samples(proto) + "],\"version\":2}"));
+        JsonNode told = ok(get("/api/photographs/" + proto + "/measures"));
+        JsonNode light = told.path("light");
+        assertTrue(light.path("evened").asBoolean(), light.toString());
+        assertTrue(light.path("fallPercent").asDouble() < 40, light.toString());
+        assertEquals(light.path("reason").asString(), "");
+        assertEquals(get("/api/photographs/" + proto + "/even").getResponse().getStatus(), 200);
+
+        JsonNode left =
+                ok(put("/api/photographs/" + proto + "/light", "{\"evened\":false,\"version\":2}"));
+        assertFalse(left.path("evened").asBoolean());
+        JsonNode after = ok(get("/api/photographs/" + proto + "/measures"));
+        assertFalse(after.path("light").path("evened").asBoolean());
+        assertEquals(
+                after.path("light").path("reason").asString(), "The light is left as it fell.");
+        assertTrue(light.path("plusMinusPercent").asDouble() > 0, light.toString());
+        assertTrue(after.path("light").path("plusMinusPercent").isNull());
+        assertNotEquals(colour(told), colour(after));
+        assertEquals(
+                put("/api/photographs/" + proto + "/light", "{\"evened\":true,\"version\":2}")
+                        .getResponse()
+                        .getStatus(),
+                409);
+    }
+
+    private static JsonNode colour(JsonNode measures) {
+        return named(measures.path("regions"), "name", "upper body").path("sample").path("median");
     }
 
     @Test

@@ -14,7 +14,7 @@ import org.pendrik.core.photo.Point;
 /**
  * A pinhole camera with a real lens in front: yaw and pitch, two radial terms of Brown's polynomial
  * (not the model that the program fits), defocus, light of a black body half corrected by the
- * camera, uneven falling light, noise and compression.
+ * camera, channels that take from each other, uneven falling light, noise and compression.
  */
 final class TruthCamera {
     static final int WIDTH = 1500;
@@ -27,6 +27,9 @@ final class TruthCamera {
     private static final double CARD_Y = 1680;
     private static final double CARD_SIZE = 220;
     private static final int RAYS = 2;
+
+    /** No camera sees as people do: one standard deviation of what a channel takes from another. */
+    private static final double CROSSTALK = 0.02;
 
     /** Half of the diagonal. */
     private static final double HALF = Math.hypot(WIDTH, HEIGHT) / 2;
@@ -43,6 +46,7 @@ final class TruthCamera {
     private final double level;
     private final double across;
     private final double[] gain;
+    private final double[][] crosstalk;
     private final RandomGenerator random;
 
     TruthCamera(int seed) {
@@ -59,6 +63,22 @@ final class TruthCamera {
         turn = turn(Math.toRadians(yawDegrees), Math.toRadians(pitch));
         distance = fits();
         gain = gain(kelvin);
+        crosstalk = crosstalk(seed);
+    }
+
+    /** What each channel takes from the others; greys stay grey. */
+    private static double[][] crosstalk(int seed) {
+        RandomGenerator r = new SplittableRandom(131L * seed + 7);
+        double[][] out = new double[3][3];
+        for (int i = 0; i < 3; i++) {
+            out[i][i] = 1;
+            for (int j = 0; j < 3; j++) {
+                double taken = i == j ? 0 : CROSSTALK * r.nextGaussian();
+                out[i][j] += taken;
+                out[i][i] -= taken;
+            }
+        }
+        return out;
     }
 
     private static double[][] turn(double yaw, double pitch) {
@@ -128,11 +148,6 @@ final class TruthCamera {
             low = Math.max(low, p.y());
         }
         return new double[] {left, top, right - left, low - top};
-    }
-
-    /** Light at a place over light at the card. */
-    double levelAt(double xMm, double yMm) {
-        return lit(xMm) / lit(CARD_X + CARD_SIZE / 2);
     }
 
     private double lit(double xMm) {
@@ -241,7 +256,9 @@ final class TruthCamera {
                 }
             }
             for (int k = 0; k < 3; k++) {
-                linear[3 * (y * WIDTH + x) + k] = (float) sum[k];
+                double[] from = crosstalk[k];
+                linear[3 * (y * WIDTH + x) + k] =
+                        (float) (from[0] * sum[0] + from[1] * sum[1] + from[2] * sum[2]);
             }
         }
     }

@@ -2,31 +2,19 @@ package org.pendrik.app.truth;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import org.pendrik.app.photograph.Pictures;
 import org.pendrik.core.colour.ColourDifference;
-import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
-import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.Cover;
-import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.MeasuredRegion;
-import org.pendrik.core.measure.Resolution;
-import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
-import org.pendrik.core.photo.Lens;
-import org.pendrik.core.photo.LensFit;
 import org.pendrik.core.photo.Point;
-import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Region;
-import org.pendrik.core.photo.RegionSampler;
 import org.pendrik.core.photo.SideGeometry;
 import org.pendrik.core.photo.SideRectifier;
 import org.pendrik.core.units.Length;
-import org.pendrik.core.units.Watch;
 
 /** One rendered photograph measured as a user would, beside what is true. */
 final class TruthTrial {
@@ -42,21 +30,6 @@ final class TruthTrial {
     static final String FOOT = "dust at the foot, points";
     static final String DUST = "dust half height, % of the side's height";
 
-    /**
-     * One measure against its truth.
-     *
-     * @param error in the unit of the measure
-     * @param told two standard deviations as stated
-     */
-    record Result(String measure, double error, double told) {
-        boolean covered() {
-            return Math.abs(error) <= told;
-        }
-    }
-
-    /** What came of a trial: what was told, and why the rest was not. */
-    record Outcome(List<Result> results, List<String> refusals) {}
-
     private final TruthScene scene;
     private final TruthCamera camera;
     private final List<Result> results = new ArrayList<>();
@@ -70,18 +43,11 @@ final class TruthTrial {
     /** Renders and measures; the scene, some 50 MB, is not kept. */
     static Outcome run(int seed) {
         var trial = new TruthTrial(seed);
-        trial.measure(Pictures.read(trial.camera.photograph(trial.scene)), seed);
+        trial.measure(trial.camera.photograph(trial.scene), seed);
         return new Outcome(trial.results, trial.refusals);
     }
 
-    private void measure(Raster photo, int seed) {
-        Lens lens = Lens.straight(photo.width(), photo.height());
-        var fit = LensFit.fit(camera.edges(HAND_PX), photo.width(), photo.height());
-        if (fit instanceof LensFit.Outcome.Found f) {
-            lens = f.lens();
-        } else {
-            refusals.add("lens");
-        }
+    private void measure(byte[] photograph, int seed) {
         double l = TruthScene.LENGTH_MM;
         double h = TruthScene.HEIGHT_MM;
         List<Point> corners =
@@ -96,37 +62,33 @@ final class TruthTrial {
             double y = h * (1 + i % 2) / 3;
             known.add(new SideRectifier.Mark(camera.marked(x, y, HAND_PX), new Point(x, y)));
         }
-        SideGeometry g =
-                switch (SideRectifier.locate(
-                        corners, known, Length.ofMm(l), Length.ofMm(h), lens)) {
-                    case SideRectifier.Outcome.Found f -> f.geometry();
-                    case SideRectifier.Outcome.Refused r ->
-                            throw new AssertionError(seed + ": " + r.reason());
-                };
-        double apart = distance(g.toSide(camera.seen(500, 800)), g.toSide(camera.seen(3500, 800)));
-        results.add(new Result(SCALE, 100 * (apart / 3000 - 1), 200 * g.scaleSd()));
         double[] c = camera.card();
-        double[] grey =
-                RegionSampler.meanLinear(photo, 1, new Region("card", c[0], c[1], c[2], c[3]))
-                        .orElseThrow();
-        GreyBalance light = GreyBalance.of(grey[0], grey[1], grey[2], TruthCamera.CARD_L);
-        Raster side = g.rectify(photo, OUT_PX_PER_MM);
-        LabPlane plane = LabPlane.of(side, OUT_PX_PER_MM, light, List.of());
+        var marked =
+                new MarkedPhotograph(
+                        photograph,
+                        corners,
+                        known,
+                        camera.edges(HAND_PX),
+                        new Region("card", c[0], c[1], c[2], c[3]),
+                        TruthCamera.CARD_L,
+                        Length.ofMm(l),
+                        Length.ofMm(h));
         var r =
-                SideMeasurer.measure(
-                        new SideMeasurer.Question(
-                                plane,
-                                new Resolution(g, new Sight(600, 43.5)),
+                marked.flat(OUT_PX_PER_MM)
+                        .measured(
+                                new Sight(600, 43.5),
+                                scene.samples(),
                                 List.of(
                                         TruthScene.COVER,
                                         TruthScene.SPOTS,
                                         TruthScene.STREAKS,
-                                        TruthScene.DUST),
-                                Optional.of(ClassModel.learn(plane, scene.samples())),
-                                List.of(),
-                                Optional.empty(),
-                                false),
-                        Watch.NOBODY);
+                                        TruthScene.DUST));
+        if (!r.lensFitted()) {
+            refusals.add("lens");
+        }
+        SideGeometry g = r.geometry();
+        double apart = distance(g.toSide(camera.seen(500, 800)), g.toSide(camera.seen(3500, 800)));
+        results.add(new Result(SCALE, 100 * (apart / 3000 - 1), 200 * g.scaleSd()));
         compare(r.regions());
     }
 
@@ -211,7 +173,7 @@ final class TruthTrial {
         }
     }
 
-    /** The median of the paint in a region, as it is lit. */
+    /** The median of the paint in a region, lit as the card is. */
     private Lab truth(Region r) {
         double p = TruthScene.PX_PER_MM;
         float[][] v = new float[3][(int) (r.widthMm() * r.heightMm() * p * p) + 9];
@@ -221,7 +183,7 @@ final class TruthTrial {
                 int i = y * scene.width + x;
                 if (scene.kind[i] == WeatherClass.PAINT && n < v[0].length) {
                     for (int k = 0; k < 3; k++) {
-                        v[k][n] = (float) (scene.rgb[3 * i + k] * camera.levelAt((x + 0.5) / p, 0));
+                        v[k][n] = scene.rgb[3 * i + k];
                     }
                     n++;
                 }

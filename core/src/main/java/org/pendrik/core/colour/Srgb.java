@@ -105,6 +105,17 @@ public final class Srgb {
         };
     }
 
+    /** X, Y and Z each over that of white, of linear sRGB. */
+    public static double[] linearToRelative(double r, double g, double b) {
+        double[] v = linearToXyz(r, g, b);
+        return new double[] {v[0] / WHITE_X, v[1] / WHITE_Y, v[2] / WHITE_Z};
+    }
+
+    /** Linear sRGB of X, Y and Z each over that of white, not clamped. */
+    public static double[] relativeToLinear(double x, double y, double z) {
+        return xyzToLinear(WHITE_X * x, WHITE_Y * y, WHITE_Z * z);
+    }
+
     /** L*a*b* of XYZ relative to D65. */
     public static Lab xyzToLab(double x, double y, double z) {
         return relativeToLab(x / WHITE_X, y / WHITE_Y, z / WHITE_Z);
@@ -127,7 +138,7 @@ public final class Srgb {
     /** Linear sRGB of a colour, not clamped. */
     public static double[] labToLinear(Lab c) {
         double[] v = labToRelative(c);
-        return xyzToLinear(WHITE_X * v[0], WHITE_Y * v[1], WHITE_Z * v[2]);
+        return relativeToLinear(v[0], v[1], v[2]);
     }
 
     /** The nearest pixel by clamping each channel. */

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.ejml.simple.SimpleMatrix;
 import org.pendrik.core.colour.Lab;
@@ -184,6 +185,22 @@ public final class ClassModel {
             }
         }
         return out;
+    }
+
+    /** X, Y, Z over white of the sampled paint; empty when none is sampled. */
+    public Optional<double[]> paint() {
+        double[] mean = FilmShare.Way.mean(this, WeatherClass.PAINT);
+        return mean.length == 0 ? Optional.empty() : Optional.of(mean);
+    }
+
+    /**
+     * The same classes as another side shows them, whose samples were picked on this one: a model
+     * beside its prototype. Its paint is what most of it shows near the sampled paint; marks keep
+     * how far they are from the paint, and take the direction in which the other side's colours lie
+     * from its own paint. What a model shows less of is still less.
+     */
+    public ClassModel adaptedTo(LabPlane other) {
+        return new Adaptation(other, clouds).model().map(ClassModel::new).orElse(this);
     }
 
     /** The classes that were sampled, in the order of {@link WeatherClass}. */

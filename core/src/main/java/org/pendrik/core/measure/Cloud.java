@@ -1,6 +1,8 @@
 package org.pendrik.core.measure;
 
 import org.ejml.simple.SimpleMatrix;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
 
 /** The colours of one sample: a normal cloud in L*a*b*, and its middle in X, Y, Z over white. */
 final class Cloud {
@@ -42,6 +44,12 @@ final class Cloud {
             }
         }
         return l;
+    }
+
+    /** The same cloud with its middle elsewhere. */
+    Cloud movedTo(double[] relative) {
+        Lab to = Srgb.relativeToLab(relative[0], relative[1], relative[2]);
+        return new Cloud(kind, new double[] {to.l(), to.a(), to.b()}, relative.clone(), spread);
     }
 
     WeatherClass kind() {

@@ -20,6 +20,9 @@ public record Cover(List<ClassCover> classes, double unsureShare, int pixels) {
     /** Share of the near things that may have gone the wrong way together. */
     private static final double UNSURE_WEIGHT = 0.045;
 
+    /** How thin a film gets before it drowns in the scatter of the paint, of its cover. */
+    private static final double THIN_WEIGHT = 0.045;
+
     /** The rim of what nobody sampled is wide: cameras blur strong colours. */
     private static final double UNKNOWN_WEIGHT = 0.3;
 
@@ -112,9 +115,14 @@ public record Cover(List<ClassCover> classes, double unsureShare, int pixels) {
                 c == WeatherClass.PAINT || c == WeatherClass.OTHER
                         ? UNKNOWN_WEIGHT * sum[ClassMap.code(WeatherClass.OTHER)] / pixels
                         : 0;
+        double thin = ThinFilm.KINDS.contains(c) ? THIN_WEIGHT * share : 0;
         double sd =
                 Math.sqrt(
-                        FLOOR * FLOOR + swing * swing + confusion * confusion + unknown * unknown);
+                        FLOOR * FLOOR
+                                + swing * swing
+                                + confusion * confusion
+                                + unknown * unknown
+                                + thin * thin);
         return new ClassCover(c, Optional.of(share), sd, note);
     }
 }

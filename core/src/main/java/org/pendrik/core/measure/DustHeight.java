@@ -31,10 +31,10 @@ public record DustHeight(
         double footPlusMinus,
         boolean relative) {
     /** What the unevenness of a film leaves open of its strength. */
-    private static final double FOOT_FLOOR = 0.011;
+    private static final double FOOT_FLOOR = 0.009;
 
     /** How far colours are off in linear light: the nearer film and paint, the more that is. */
-    private static final double COLOUR_SD = 0.004;
+    private static final double COLOUR_SD = 0.0034;
 
     private static final int BINS = 96;
     private static final int STARTS = 24;

@@ -37,7 +37,7 @@ final class FilmShare {
                     : Optional.of(new Way(paint, dirt));
         }
 
-        private static double[] mean(ClassModel model, WeatherClass c) {
+        static double[] mean(ClassModel model, WeatherClass c) {
             double[] sum = new double[3];
             int n = 0;
             for (Cloud cloud : model.clouds()) {

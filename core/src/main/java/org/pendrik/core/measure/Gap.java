@@ -214,9 +214,9 @@ public record Gap(
                             Kind.STREAK_LENGTH,
                             Optional.of(c),
                             a.lengthMm(),
-                            a.lengthMm() / Math.sqrt(2.0 * a.count()),
+                            a.lengthPlusMinusMm() / COVERAGE,
                             b.lengthMm(),
-                            b.lengthMm() / Math.sqrt(2.0 * b.count())));
+                            b.lengthPlusMinusMm() / COVERAGE));
         }
     }
 

@@ -30,8 +30,23 @@ public final class LabPlane {
     private final float[][] lab = new float[3][];
     private @Nullable List<Sharpness.Strip> strips;
 
+    private final Evenness evenness;
+
+    /** How well the level of the light is known over a side. */
+    @FunctionalInterface
+    public interface Evenness {
+        /** One standard deviation of the level at a place in prototype mm, as a share of it. */
+        double sdAt(double xMm, double yMm);
+    }
+
     private LabPlane(
-            Raster raster, double pxPerMm, GreyBalance light, Usable usable, boolean colourless) {
+            Raster raster,
+            double pxPerMm,
+            GreyBalance light,
+            Usable usable,
+            boolean colourless,
+            Evenness evenness) {
+        this.evenness = evenness;
         this.raster = raster;
         this.width = raster.width();
         this.height = raster.height();
@@ -52,11 +67,11 @@ public final class LabPlane {
      */
     public static LabPlane of(
             Raster side, double pxPerMm, GreyBalance light, List<Region> excluded) {
-        return of(side, pxPerMm, light, excluded, false);
+        return of(side, pxPerMm, light, excluded, false, (_, _) -> 0);
     }
 
     /**
-     * As {@link #of(Raster, double, GreyBalance, List)}.
+     * As {@link #of(Raster, double, GreyBalance, List)}, where the light is taken for even.
      *
      * @param colourless the photograph tells lightness alone
      */
@@ -65,9 +80,10 @@ public final class LabPlane {
             double pxPerMm,
             GreyBalance light,
             List<Region> excluded,
-            boolean colourless) {
+            boolean colourless,
+            Evenness evenness) {
         Usable usable = Usable.of(side, pxPerMm, light, excluded);
-        LabPlane out = new LabPlane(side, pxPerMm, light, usable, colourless);
+        LabPlane out = new LabPlane(side, pxPerMm, light, usable, colourless, evenness);
         IntStream.range(0, side.height()).parallel().forEach(out::fillRow);
         return out;
     }
@@ -104,6 +120,13 @@ public final class LabPlane {
     /** Whether the photograph tells lightness alone. */
     public boolean colourless() {
         return colourless;
+    }
+
+    /**
+     * One standard deviation of the level of the light in the middle of a region, a share of it.
+     */
+    double levelSd(Region r) {
+        return evenness.sdAt(r.xMm() + r.widthMm() / 2, r.yMm() + r.heightMm() / 2);
     }
 
     /** Which pixels count. */

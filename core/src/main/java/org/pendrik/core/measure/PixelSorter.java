@@ -2,6 +2,7 @@ package org.pendrik.core.measure;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 
@@ -34,9 +35,19 @@ final class PixelSorter {
     /** … and in a*, b*, which a camera blurs more. */
     private static final double SOFT_COLOUR_SD = 5;
 
+    /** Squared standard deviations within which 19 of 20 pixels of a class lie (χ², 3 degrees). */
+    private static final float WITHIN = 7.8f;
+
+    /** A pixel alone is taken for a mark of its class within this. */
+    private static final float WELL_WITHIN = 4;
+
+    /** A thin film explains a pixel better than a class that is there when it is nearer by this. */
+    private static final float SURER = 1;
+
     private static final float RIM_SHARE = 0.5f;
 
     private final LabPlane plane;
+    private final ClassModel model;
     private final Cloud[] clouds;
     private final int w;
     private final int h;
@@ -48,6 +59,7 @@ final class PixelSorter {
 
     private PixelSorter(LabPlane plane, ClassModel model, int reach) {
         this.plane = plane;
+        this.model = model;
         this.clouds = model.clouds().toArray(Cloud[]::new);
         this.w = plane.width();
         this.h = plane.height();
@@ -156,11 +168,16 @@ final class PixelSorter {
     }
 
     private ClassMap mixtures() {
-        short[] near = nearby(patches());
+        short[] patches = patches();
+        short[] near = nearby(patches);
         byte[] first = new byte[w * h];
         byte[] second = new byte[w * h];
         float[] share = new float[w * h];
         Arrays.fill(share, 1);
+        ThinFilm[] films = ThinFilm.of(plane, model);
+        for (ThinFilm f : films) {
+            f.follow(label, rims(f, patches));
+        }
         IntStream.range(0, h)
                 .parallel()
                 .forEach(
@@ -169,11 +186,37 @@ final class PixelSorter {
                             for (int i = y * w; i < (y + 1) * w; i++) {
                                 first[i] = label[i];
                                 second[i] = label[i];
-                                if (label[i] == ClassMap.NONE
-                                        || (!rejected[i] && (near[i] >> label[i] & 1) != 0)) {
+                                ThinFilm film = film(i, films, near[i]);
+                                if (film != null) {
+                                    first[i] = film.code();
+                                    second[i] = ClassMap.code(WeatherClass.PAINT);
+                                    boolean whole =
+                                            label[i] == film.code()
+                                                    && patches[i] != 0
+                                                    && squared(i) < WITHIN;
+                                    share[i] = whole ? 1 : film.share(i);
+                                    unsure[i] = !whole;
                                     continue;
                                 }
-                                m.of(i, near[i]);
+                                boolean own =
+                                        label[i] != ClassMap.NONE
+                                                && !rejected[i]
+                                                && (near[i] >> label[i] & 1) != 0;
+                                if (label[i] == ClassMap.NONE
+                                        || (own && near[i] == (1 << label[i]))) {
+                                    continue;
+                                }
+                                m.of(i, near[i], own);
+                                if (own) {
+                                    // a mark's rim lies beside it on either side: half of it is
+                                    // what blur took from the mark, and looks like the paint
+                                    if (m.found) {
+                                        first[i] = m.first;
+                                        second[i] = m.second;
+                                        share[i] = (float) m.share;
+                                    }
+                                    continue;
+                                }
                                 if (m.found) {
                                     first[i] = m.first;
                                     second[i] = m.second;
@@ -187,6 +230,56 @@ final class PixelSorter {
                             }
                         });
         return new ClassMap(w, h, plane.pxPerMm(), first, second, share, unsure);
+    }
+
+    /** Where a mark that is no thin film lies so near that blur mixes it in. */
+    private boolean[] rims(ThinFilm film, short[] patches) {
+        int own = 1 << film.code() | 1 << ClassMap.code(WeatherClass.PAINT);
+        short[] others = new short[w * h];
+        IntStream.range(0, h)
+                .parallel()
+                .forEach(
+                        y -> {
+                            for (int i = y * w; i < (y + 1) * w; i++) {
+                                if (label[i] == ClassMap.NONE || (own >> label[i] & 1) != 0) {
+                                    continue;
+                                }
+                                boolean patch = patches[i] != 0;
+                                double surely = patch ? WITHIN : WELL_WITHIN;
+                                if (squared(i)
+                                        < Math.max(surely, patch ? film.off(i) - SURER : 0)) {
+                                    others[i] = (short) (1 << label[i]);
+                                }
+                            }
+                        });
+        short[] zone = nearby(others);
+        boolean[] out = new boolean[w * h];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = zone[i] != 0;
+        }
+        return out;
+    }
+
+    /** The thin film that a pixel shows, or null. */
+    private @Nullable ThinFilm film(int i, ThinFilm[] films, int near) {
+        ThinFilm best = null;
+        for (ThinFilm f : films) {
+            if (label[i] != ClassMap.NONE
+                    && f.at(i)
+                    && (best == null || f.off(i) < best.off(i))
+                    && (label[i] == f.code()
+                            || label[i] == ClassMap.code(WeatherClass.PAINT)
+                            || rejected[i]
+                            || (near >> label[i] & 1) == 0
+                            || f.off(i) + SURER < squared(i))) {
+                best = f;
+            }
+        }
+        return best;
+    }
+
+    private float squared(int i) {
+        return clouds[nearest[i]].squared(plane.lab(0)[i], plane.lab(1)[i], plane.lab(2)[i]);
     }
 
     /**
@@ -217,18 +310,23 @@ final class PixelSorter {
         private byte second;
         private double share;
 
-        void of(int i, int near) {
+        /**
+         * Tries them.
+         *
+         * @param own the pixel's own class is one of the two, and both are near
+         */
+        void of(int i, int near, boolean own) {
             found = false;
             double best = MIXTURE;
             for (int p = 0; p < clouds.length; p++) {
                 byte one = ClassMap.code(clouds[p].kind());
-                if ((near >> one & 1) == 0) {
+                if ((near >> one & 1) == 0 || (own && one != label[i])) {
                     continue;
                 }
                 for (int q = 0; q < clouds.length; q++) {
                     byte two = ClassMap.code(clouds[q].kind());
                     boolean alsoNear = (near >> two & 1) != 0;
-                    if (one == two || (alsoNear && q < p)) {
+                    if (one == two || (own ? !alsoNear : alsoNear && q < p)) {
                         continue;
                     }
                     double t = split(i, clouds[p].xyz(), clouds[q].xyz());

@@ -165,7 +165,9 @@ public final class SideMeasurer {
         LabPlane plane = q.plane();
         Optional<ClassModel> model = q.model();
         Optional<ColourSample> base =
-                base(plane, r, model, map).map(b -> plane.colourless() ? b.lightnessAlone() : b);
+                base(plane, r, model, map)
+                        .map(b -> b.underLevel(plane.levelSd(r)))
+                        .map(b -> plane.colourless() ? b.lightnessAlone() : b);
         Optional<Answer<Cover>> cover = map.map(m -> Cover.of(m, model.orElseThrow(), r));
         Map<WeatherClass, Answer<Spots>> spots = new EnumMap<>(WeatherClass.class);
         Map<WeatherClass, Answer<Streaks>> streaks = new EnumMap<>(WeatherClass.class);

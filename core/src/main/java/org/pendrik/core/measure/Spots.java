@@ -37,7 +37,7 @@ public record Spots(
     private static final float RIM_PART = 0.06f;
 
     /** Diameters are not believed to be better than this many rectified pixels. */
-    private static final double FLOOR_PX = 0.4;
+    private static final double FLOOR_PX = 0.5;
 
     static Answer<Spots> of(ClassMap map, WeatherClass c, Region r, Resolution resolution) {
         var small = resolution.<Spots>tooSmallFor(Resolution.Question.SPOTS, r);

@@ -13,16 +13,18 @@ import org.pendrik.core.photo.Region;
  * <p>The direction is that of the structure tensor summed over the region (J. Bigün, G. H.
  * Granlund, "Optimal orientation detection of linear symmetry", ICCV 1987, 433–438): the
  * eigenvector across which the class changes least. Along that direction the region is straightened
- * and summed; the crests are the streaks, and each is followed up and down while it keeps half of
- * its strength.
+ * and summed; the crests are the streaks, and each is followed up and down while it keeps a tenth
+ * of its strength: streaks fade slowly, and half of their strength is half of their length.
  *
  * @param angleDegrees from the vertical, positive when the lower end lies to the right; −90 to 90
  * @param anglePlusMinus two standard deviations in degrees, from the parts of the region against
  *     each other
  * @param coherence 0 when no direction is preferred, 1 when all marks run one way
  * @param count streaks followed
- * @param lengthMm median length, prototype mm
- * @param widthMm median width at half strength
+ * @param lengthMm median of how far down they run, to a tenth of their strength; prototype mm
+ * @param lengthPlusMinusMm two standard deviations of it
+ * @param widthMm median width at half strength, along the side
+ * @param widthPlusMinusMm two standard deviations of it
  * @param spacingMm median distance between neighbours; 0 when there is one streak
  * @param startMm where they start, median height below the upper edge of the side
  */
@@ -32,10 +34,16 @@ public record Streaks(
         double coherence,
         int count,
         double lengthMm,
+        double lengthPlusMinusMm,
         double widthMm,
+        double widthPlusMinusMm,
         double spacingMm,
         double startMm) {
     private static final double SMOOTH_PX = 1.3;
+
+    /** A direction is told by the whole region: the noise of pixels has none. */
+    private static final double SMOOTH_DIRECTION_PX = 2;
+
     private static final double FLOOR_DEGREES = 0.4;
     private static final int PARTS = 4;
 
@@ -44,6 +52,24 @@ public record Streaks(
 
     /** Under this the marks run every way. */
     private static final double LEAST_COHERENCE = 0.25;
+
+    /** A streak is as long as it keeps this part of its strongest: about what is still seen. */
+    private static final double FADED = 0.1;
+
+    private static final int SMOOTH_ROWS = 2;
+
+    /** What is open of a median length: a share of it, and pixels at its two ends. */
+    private static final double LENGTH_SHARE = 0.018;
+
+    private static final double LENGTH_PX = 3;
+
+    /** The same of a width. */
+    private static final double WIDTH_SHARE = 0.045;
+
+    private static final double WIDTH_PX = 0.4;
+
+    /** All streaks of the region are measured: only those that were missed scatter the median. */
+    private static final double MEASURED_SHARE = 0.3;
 
     /** A crest under this part of a pixel's width of class is noise. */
     private static final double LEAST_CREST = 0.04;
@@ -66,7 +92,7 @@ public record Streaks(
         int w = box.width();
         int h = box.height();
         float[] field = GaussianFilter.blurred(part, w, h, SMOOTH_PX);
-        double[][] tensors = tensors(field, w, h);
+        double[][] tensors = tensors(GaussianFilter.blurred(part, w, h, SMOOTH_DIRECTION_PX), w, h);
         double[] sum = new double[3];
         for (double[] t : tensors) {
             for (int k = 0; k < 3; k++) {
@@ -106,7 +132,9 @@ public record Streaks(
                         coherence,
                         t.length.size(),
                         median(t.length) / pxPerMm,
+                        open(t.length, LENGTH_SHARE, LENGTH_PX) / pxPerMm,
                         median(t.width) / pxPerMm,
+                        open(t.width, WIDTH_SHARE, WIDTH_PX) / pxPerMm,
                         spacing(t.at) / pxPerMm,
                         (median(t.start) + box.top()) / pxPerMm));
     }
@@ -207,20 +235,15 @@ public record Streaks(
                 && crest[right + 1] > crest[x] / 2) {
             right++;
         }
-        double[] along = new double[h];
-        double peak = 0;
-        for (int y = 0; y < h; y++) {
-            float v = straight[y * wide + x];
-            along[y] = Float.isNaN(v) ? 0 : v;
-            peak = Math.max(peak, along[y]);
-        }
+        double[] along = along(straight, wide, h, left, right);
+        double seen = FADED * Arrays.stream(along).max().orElse(0);
         int best = 0;
         int start = 0;
         int run = 0;
         int gap = 0;
         int allowed = Math.max(2, h / 30);
         for (int y = 0; y < h; y++) {
-            if (along[y] >= peak / 2) {
+            if (along[y] >= seen) {
                 run += 1 + gap;
                 gap = 0;
                 if (run > best) {
@@ -234,13 +257,42 @@ public record Streaks(
                 gap = 0;
             }
         }
-        int width = right - left + 1;
+        double width = right - left + inside(crest, x, right, 1) + inside(crest, x, left, -1);
         if (best >= 2 * width) {
             out.length.add((double) best);
-            out.width.add((double) width);
+            out.width.add(width);
             out.start.add((double) start);
             out.at.add((double) x);
         }
+    }
+
+    /** How much further than its last column over half strength the crest is as strong as half. */
+    private static double inside(double[] crest, int x, int last, int step) {
+        int next = last + step;
+        if (next < 0 || next >= crest.length || crest[next] >= crest[last]) {
+            return 0.5;
+        }
+        return Math.min(1, (crest[last] - crest[x] / 2) / (crest[last] - crest[next]));
+    }
+
+    /** Strength row by row, over the width at half strength and a few rows. */
+    private static double[] along(float[] straight, int wide, int h, int left, int right) {
+        double[] row = new double[h];
+        for (int y = 0; y < h; y++) {
+            for (int x = left; x <= right; x++) {
+                float v = straight[y * wide + x];
+                row[y] += Float.isNaN(v) ? 0 : v / (right - left + 1);
+            }
+        }
+        double[] out = new double[h];
+        for (int y = 0; y < h; y++) {
+            int from = Math.max(0, y - SMOOTH_ROWS);
+            int to = Math.min(h - 1, y + SMOOTH_ROWS);
+            for (int v = from; v <= to; v++) {
+                out[y] += row[v] / (to - from + 1);
+            }
+        }
+        return out;
     }
 
     private static double spacing(List<Double> at) {
@@ -249,6 +301,15 @@ public record Streaks(
             gaps.add(at.get(i) - at.get(i - 1));
         }
         return gaps.isEmpty() ? 0 : median(gaps);
+    }
+
+    /** Two standard deviations of a median. */
+    private static double open(List<Double> values, double share, double px) {
+        double middle = median(values);
+        double apart = median(values.stream().map(v -> Math.abs(v - middle)).toList());
+        // the median of n scatters by 1.2533 standard deviations, 1.4826 times this, over √n
+        double scatter = MEASURED_SHARE * 1.2533 * 1.4826 * apart / Math.sqrt(values.size());
+        return 2 * Math.hypot(scatter, Math.hypot(share * middle, px));
     }
 
     private static double median(List<Double> values) {

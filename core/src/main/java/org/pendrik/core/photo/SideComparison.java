@@ -52,7 +52,7 @@ public final class SideComparison {
      */
     public static RegionVerdict judge(
             Region region, ColourSample prototype, ColourSample model, @Nullable Lab factory) {
-        double joint = Math.hypot(prototype.plusMinus(), model.plusMinus());
+        double joint = Math.hypot(prototype.pairPlusMinus(), model.pairPlusMinus());
         double tolerance = Math.max(JUST_NOTICEABLE, joint);
         if (!prototype.hue() || !model.hue()) {
             return byLightness(

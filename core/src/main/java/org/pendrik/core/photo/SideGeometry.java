@@ -20,11 +20,11 @@ public final class SideGeometry implements Flattening {
     /** A hand sets a mark this well, one standard deviation in photograph pixels. */
     private static final double HAND_PX = 0.7;
 
-    /** A fit of many marks is not believed to be better than this, in photograph pixels. */
-    private static final double FINEST_HAND_PX = 0.3;
+    /** What is expected of a hand counts as so many residuals: few of them say little. */
+    private static final double EXPECTED_FREE = 4;
 
     /** A lens is not one radial term; what is left moves the scale by about this share. */
-    private static final double LENS_SHARE = 5e-4;
+    private static final double LENS_SHARE = 6.5e-4;
 
     private final Homography toSide;
     private final Homography toPhoto;
@@ -61,7 +61,8 @@ public final class SideGeometry implements Flattening {
         int free = 2 * photo.size() - 8;
         this.residualMm = free == 0 ? 0 : Math.sqrt(squares / free);
         this.worstMm = free == 0 ? 0 : worst;
-        double hand = free == 0 ? HAND_PX : Math.max(FINEST_HAND_PX, Math.sqrt(squaresPx / free));
+        double hand =
+                Math.sqrt((EXPECTED_FREE * HAND_PX * HAND_PX + squaresPx) / (EXPECTED_FREE + free));
         this.shaken = shaken(flat, sideMm, hand);
         double slip = 0;
         double finest = 0;

@@ -182,7 +182,8 @@ public class MeasureTest {
     }
 
     private static ColourSample measured(Lab colour, SplittableRandom random) {
-        return new ColourSample(colour, true, 1, 0.6 + 4 * random.nextDouble(), 5000, 0);
+        double open = 0.6 + 4 * random.nextDouble();
+        return new ColourSample(colour, true, 1, open, open, 5000, 0);
     }
 
     private static Lab near(Lab c, double reach, SplittableRandom random) {

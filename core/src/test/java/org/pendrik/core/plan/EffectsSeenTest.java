@@ -58,7 +58,7 @@ public class EffectsSeenTest {
             return new EffectsSeen.Seen(
                     new MeasuredRegion(
                             new Region("door of " + zone, 0, 0, 1000, 800),
-                            Optional.of(new ColourSample(base, true, 1, 1, 900, 0)),
+                            Optional.of(new ColourSample(base, true, 1, 1, 1, 900, 0)),
                             Optional.of(ColourDifference.between(FACTORY, base)),
                             Optional.of(new Answer.Told<>(new Cover(classes, 0.01, 9000))),
                             spots.<Map<WeatherClass, Answer<Spots>>>map(
@@ -134,7 +134,7 @@ public class EffectsSeenTest {
     public void oldRustThatRunsIsStreaksAndNoChips() {
         Told t = new Told().covers(WeatherClass.OLD_RUST, 0.12);
         t.spots = Optional.of(new Spots(30, 40, 5000, 35, 25, 45, 2, 8));
-        t.streaks = Optional.of(new Streaks(4, 1, 0.8, 12, 400, 20, 90, 300));
+        t.streaks = Optional.of(new Streaks(4, 1, 0.8, 12, 400, 60, 20, 4, 90, 300));
         var all = in(t.on("side"));
         assertEquals(
                 all.stream().map(EffectsSeen.Proposal::kind).toList(),

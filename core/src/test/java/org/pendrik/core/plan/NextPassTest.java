@@ -18,8 +18,8 @@ import org.testng.annotations.Test;
 
 public class NextPassTest {
     private static RegionVerdict colour(Verdict v, double progress) {
-        var one = new ColourSample(new Lab(50, 10, 10), true, 1, 1, 900, 0);
-        var two = new ColourSample(new Lab(46, 12, 10), true, 1, 1, 900, 0);
+        var one = new ColourSample(new Lab(50, 10, 10), true, 1, 1, 1, 900, 0);
+        var two = new ColourSample(new Lab(46, 12, 10), true, 1, 1, 1, 900, 0);
         return new RegionVerdict(
                 new Region("door", 0, 0, 100, 100),
                 v,

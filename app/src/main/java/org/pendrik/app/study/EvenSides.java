@@ -1,0 +1,127 @@
+package org.pendrik.app.study;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.photograph.Role;
+import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.FlatSides;
+import org.pendrik.app.sides.SideSize;
+import org.pendrik.core.photo.LightFall;
+import org.pendrik.core.photo.Region;
+import org.springframework.stereotype.Component;
+
+/**
+ * Flat sides with the fall of the light taken out where the user did not switch that off, and what
+ * their classes look like: by samples of their own, else by those of the prototype.
+ */
+@Component
+public class EvenSides {
+    private static final LightFall.Outcome SWITCHED_OFF =
+            new LightFall.Outcome.Left("The light is left as it fell.");
+
+    private final Studies studies;
+    private final Photographs photographs;
+    private final Sides sides;
+    private final FlatSides flat;
+
+    EvenSides(Studies studies, Photographs photographs, Sides sides, FlatSides flat) {
+        this.studies = studies;
+        this.photographs = photographs;
+        this.sides = sides;
+        this.flat = flat;
+    }
+
+    /**
+     * A side in even light and its classes.
+     *
+     * @param from the photograph whose samples show them
+     * @param shown null when none does
+     */
+    record Known(
+            FlatSides.Even even,
+            Optional<UUID> from,
+            FlatSides.@Nullable ClassesShown shown,
+            List<Region> excluded) {}
+
+    /** The side of a photograph in even light; empty while it is not located. */
+    public Optional<FlatSide> of(Photograph p) {
+        return known(p).map(k -> k.even().side());
+    }
+
+    Optional<Known> known(Photograph p) {
+        return sides.of(p).map(side -> known(p, side, studies.of(p.jobId())));
+    }
+
+    /** The same, all that it hangs on being at hand. */
+    Optional<FlatSide> of(Photograph p, Optional<SideSize> size, Studies.Study study) {
+        return sides.of(p, size).map(s -> known(p, s, study).even().side());
+    }
+
+    /** All that the side in even light hangs on, as text; empty while there is none. */
+    Optional<String> basis(Photograph p, Optional<SideSize> size, Studies.Study study) {
+        return Sides.basis(p, size)
+                .map(b -> p.evened() ? b + " " + on(p, study) + excluded(p, study) : b);
+    }
+
+    /** Its own samples; else those of the prototype, if both have colour or neither has. */
+    private Known known(Photograph p, FlatSide side, Studies.Study study) {
+        List<Region> excluded = excluded(p, study);
+        List<JobSample> own = on(p, study);
+        if (!own.isEmpty()) {
+            var even = even(p, side, excluded, shown(side, excluded, own));
+            return new Known(
+                    even, Optional.of(p.id()), shown(even.side(), excluded, own), excluded);
+        }
+        Photograph main = photographs.latest(p.jobId(), Role.PROTOTYPE, p.side());
+        if (main == null
+                || main.id().equals(p.id())
+                || !photographs.hasFile(main.hash())
+                || on(main, study).isEmpty()) {
+            return new Known(even(p, side, excluded, null), Optional.empty(), null, excluded);
+        }
+        Optional<Known> known =
+                sides.of(main)
+                        .filter(s -> s.colourless() == side.colourless())
+                        .map(s -> known(main, s, study));
+        FlatSides.ClassesShown theirs = known.map(Known::shown).orElse(null);
+        if (theirs == null) {
+            return new Known(even(p, side, excluded, null), Optional.empty(), null, excluded);
+        }
+        var shown =
+                new FlatSides.ClassesShown(
+                        theirs.side(), theirs.excluded(), theirs.samples(), true);
+        return new Known(even(p, side, excluded, shown), Optional.of(main.id()), shown, excluded);
+    }
+
+    private FlatSides.Even even(
+            Photograph p,
+            FlatSide side,
+            List<Region> excluded,
+            FlatSides.@Nullable ClassesShown shown) {
+        return p.evened()
+                ? flat.even(side, excluded, shown)
+                : new FlatSides.Even(side, SWITCHED_OFF);
+    }
+
+    private static FlatSides.ClassesShown shown(
+            FlatSide side, List<Region> excluded, List<JobSample> samples) {
+        return new FlatSides.ClassesShown(
+                side, excluded, samples.stream().map(JobSample::sample).toList(), false);
+    }
+
+    private static List<JobSample> on(Photograph p, Studies.Study study) {
+        return study.samples().stream().filter(s -> s.photographId().equals(p.id())).toList();
+    }
+
+    private static List<Region> excluded(Photograph p, Studies.Study study) {
+        return study.regions().stream()
+                .filter(r -> r.side() == p.side() && r.role() == RegionRole.EXCLUDE)
+                .map(JobRegion::region)
+                .toList();
+    }
+}
