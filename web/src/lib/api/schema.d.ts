@@ -4255,7 +4255,6 @@ export interface components {
             addedAt: string;
             caption: string;
             corners?: components["schemas"]["Corners"] | null;
-            evened?: boolean | null;
             /** Format: double */
             focalMm35?: number | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
