@@ -2238,6 +2238,7 @@ export interface components {
         Advice: {
             /** @enum {string|null} */
             kind?: "STRIPPED_LETTERING" | "REPAINT" | "SALT_PITS" | "DECAL" | "HOME_DECAL" | "FADE" | "GRAFFITI" | "JOINT_SHADE" | "PANEL_LINES" | "GRIME" | "ROAD_DIRT" | "TRUCK_TONES" | "HIGHLIGHTS" | "WORN_EDGES" | "CHIPS" | "INTERIOR" | "RUST_SPOTS" | "HEAVY_RUST" | "RUST_STREAKS" | "MINERAL_STREAKS" | "PATCH" | "SOOT" | "DUST" | "POWDER" | "SPILL" | "WHEEL_FACES" | "WINDOWS" | "LOAD" | "DIRT_STREAKS" | "DETAILS" | "WORN_LETTERING" | "PAINTED_OUT" | "RENEWED_PANEL" | "MORTAR" | null;
+            remedy: string;
             /** Format: int32 */
             strength: number;
             /** @enum {string} */
@@ -2945,10 +2946,12 @@ export interface components {
             /** Format: double */
             inTolerances: number;
             /** @enum {string} */
-            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH" | "KICK_UP" | "FILM_STRENGTH" | "FILM_PLACE" | "EDGE_WORN" | "LONGEST_SCRAPE";
+            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH" | "KICK_UP" | "FILM_STRENGTH" | "FILM_PLACE" | "PLACE_ALONG" | "PLACE_UP" | "SPREAD" | "EDGE_WORN" | "LONGEST_SCRAPE";
             label: string;
             /** Format: double */
             model: number;
+            /** Format: double */
+            notSeen: number;
             of: string;
             /** Format: double */
             plusMinus: number;
@@ -2956,7 +2959,7 @@ export interface components {
             prototype: number;
             unit: string;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "DIFFERS" | "CANNOT_TELL";
         };
         DiluteAnswer: {
             exact: string[];
@@ -3072,8 +3075,12 @@ export interface components {
         };
         EdgeCompared: {
             advice: components["schemas"]["Advice"][];
+            by: string;
             gaps: components["schemas"]["Gap"][];
             name: string;
+            open: components["schemas"]["Unmeasured"][];
+            /** @enum {string} */
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "DIFFERS" | "CANNOT_TELL";
         };
         EdgeMeasure: {
             cannot: string;
@@ -3288,21 +3295,22 @@ export interface components {
             wanted: number;
         };
         Gap: {
-            /** Format: double */
-            jointSd: number;
             /** @enum {string} */
-            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH" | "KICK_UP" | "FILM_STRENGTH" | "FILM_PLACE" | "EDGE_WORN" | "LONGEST_SCRAPE";
+            kind: "COVER" | "SPOT_DIAMETER" | "SPOT_DENSITY" | "STREAK_ANGLE" | "STREAK_LENGTH" | "DUST_HEIGHT" | "DUST_STRENGTH" | "KICK_UP" | "FILM_STRENGTH" | "FILM_PLACE" | "PLACE_ALONG" | "PLACE_UP" | "SPREAD" | "EDGE_WORN" | "LONGEST_SCRAPE";
             /** Format: double */
             model: number;
+            /** Format: double */
+            notSeen: number;
             /** @enum {string|null} */
             of?: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER" | null;
             /** Format: double */
+            plusMinus: number;
+            /** Format: double */
             prototype: number;
             seen?: boolean;
-            /** Format: double */
-            tolerance: number;
+            unsure?: boolean;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "DIFFERS" | "CANNOT_TELL";
         };
         GivenFilm: {
             /** Format: double */
@@ -3567,7 +3575,10 @@ export interface components {
         };
         Judged: {
             advice: components["schemas"]["Advised"][];
+            by: string;
             byLightness: boolean;
+            /** @enum {string} */
+            colourVerdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "DIFFERS" | "CANNOT_TELL";
             /** Format: double */
             deltaC: number;
             /** Format: double */
@@ -3577,33 +3588,37 @@ export interface components {
             /** Format: double */
             deltaL: number;
             differences: components["schemas"]["Difference"][];
-            differsAllTheSame: boolean;
             model: components["schemas"]["Lab"];
             modelHex: string;
             name: string;
             /** Format: double */
             offAxis: number;
+            open: components["schemas"]["LeftOpen"][];
+            /** Format: int32 */
+            others: number;
+            /** Format: double */
+            plusMinus: number;
             /** Format: double */
             progress?: number | null;
             prototype: components["schemas"]["Lab"];
             prototypeHex: string;
             /** Format: uuid */
             regionId: string;
-            /** Format: double */
-            tolerance: number;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "DIFFERS" | "CANNOT_TELL";
         };
         JudgedEdge: {
             advice: components["schemas"]["Advised"][];
-            cannot: string;
+            by: string;
             differences: components["schemas"]["Difference"][];
-            differsAllTheSame: boolean;
             name: string;
+            open: components["schemas"]["LeftOpen"][];
+            /** Format: int32 */
+            others: number;
             /** Format: uuid */
             regionId: string;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "DIFFERS" | "CANNOT_TELL";
         };
         KeptBackup: {
             /** Format: int64 */
@@ -3648,6 +3663,10 @@ export interface components {
             mix: string;
             target?: string | null;
             words: string;
+        };
+        LeftOpen: {
+            remedy: string;
+            why: string;
         };
         LeftOut: {
             /** Format: double */
@@ -3803,6 +3822,20 @@ export interface components {
             photo: components["schemas"]["Point"];
             sideMm: components["schemas"]["Point"];
         };
+        MarkPlace: {
+            /** Format: double */
+            acrossMm: number;
+            /** Format: double */
+            alongMm: number;
+            /** Format: double */
+            marks: number;
+            /** Format: double */
+            sdMm: number;
+            /** Format: double */
+            spreadMm: number;
+            /** Format: double */
+            upMm: number;
+        };
         MarksDraft: {
             corners?: components["schemas"]["Corners"] | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
@@ -3892,6 +3925,7 @@ export interface components {
             /** Format: double */
             leftPlaceSdMm: number;
             name: string;
+            places: components["schemas"]["PlaceMeasure"][];
             /** Format: uuid */
             regionId: string;
             /** Format: double */
@@ -4291,6 +4325,11 @@ export interface components {
             first: string;
             then: string;
         };
+        PlaceMeasure: {
+            /** @enum {string} */
+            kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+            place: components["schemas"]["MarkPlace"];
+        };
         PlanAnswer: {
             /** Format: int32 */
             clears: number;
@@ -4474,14 +4513,18 @@ export interface components {
         };
         RegionCompared: {
             advice: components["schemas"]["Advice"][];
+            by: string;
+            /** @enum {string} */
+            colourVerdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "DIFFERS" | "CANNOT_TELL";
             /** Format: double */
             deltaE00: number;
             gaps: components["schemas"]["Gap"][];
             name: string;
+            open: components["schemas"]["Unmeasured"][];
             /** Format: double */
-            tolerance: number;
+            plusMinus: number;
             /** @enum {string} */
-            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "CANNOT_TELL";
+            verdict: "LIGHTER" | "AS_PROTOTYPE" | "HEAVIER" | "OTHER_COLOUR" | "DIFFERS" | "CANNOT_TELL";
         };
         RegionPart: {
             factory: boolean;
@@ -5063,6 +5106,11 @@ export interface components {
             from: "BAR" | "PSI" | "CELSIUS" | "FAHRENHEIT";
             /** Format: double */
             value: number;
+        };
+        Unmeasured: {
+            remedy: string;
+            what: string;
+            why: string;
         };
         UnwrapAnswer: {
             /** Format: double */

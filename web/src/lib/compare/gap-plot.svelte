@@ -4,13 +4,19 @@
 
 	/**
 	 * Every measure of a region as a bar from the middle: to the left less than the prototype, to the
-	 * right more. The band in the middle is what nobody sees or the photographs leave open.
+	 * right more. The band in the middle is what nobody sees or the photographs leave open; where they
+	 * leave more open than that, a question mark says so.
 	 */
 	let { differences }: { differences: Schemas['Difference'][] } = $props();
 
-	// what neither side has says nothing
+	const PLACES = ['PLACE_ALONG', 'PLACE_UP', 'SPREAD'];
+	// what neither side has says nothing, and neither does a place where it should be
 	const shown = $derived(
-		differences.filter((d) => Math.max(Math.abs(d.prototype), Math.abs(d.model)) >= 0.05)
+		differences.filter(
+			(d) =>
+				Math.max(Math.abs(d.prototype), Math.abs(d.model)) >= 0.05 &&
+				!(PLACES.includes(d.kind) && d.verdict === 'AS_PROTOTYPE')
+		)
 	);
 	const MOST = 4;
 	const at = (t: number) => 50 + (Math.max(-MOST, Math.min(MOST, t)) / MOST) * 50;
@@ -60,7 +66,12 @@
 					</svg>
 				</td>
 				<td class="figure pl-2 text-right whitespace-nowrap"
-					>{figure(d.model)} <span class="text-soft">of {figure(d.prototype)} {d.unit}</span></td
+					>{#if d.verdict === 'CANNOT_TELL'}<span
+							class="font-semibold"
+							title="± {figure(d.plusMinus)} {d.unit}"
+							>?<span class="sr-only"> cannot tell, ± {figure(d.plusMinus)} {d.unit}</span></span
+						>{/if}
+					{figure(d.model)} <span class="text-soft">of {figure(d.prototype)} {d.unit}</span></td
 				>
 			</tr>
 		{/each}

@@ -2,9 +2,9 @@
 	import { resolve } from '$app/paths';
 	import type { Schemas } from '$lib/api/client';
 	import GapPlot from './gap-plot.svelte';
-	import { said } from './verdict';
+	import { restsOn, said } from './verdict';
 
-	/** Regions and edges, each lighter, as the prototype, heavier or in another colour, with the figures and what to do. */
+	/** Regions and edges, each with one verdict from all its measures, with the figures and what to do. */
 	type Props = { jobId: string; regions: Schemas['Judged'][]; edges: Schemas['JudgedEdge'][] };
 
 	let { jobId, regions, edges }: Props = $props();
@@ -17,7 +17,10 @@
 {#snippet heading(r: Schemas['Judged'] | Schemas['JudgedEdge'])}
 	<div class="flex flex-wrap items-baseline justify-between gap-x-3">
 		<span class="font-semibold">{r.name}</span>
-		<span class="font-label text-[1.15rem] font-semibold">{said(r)}</span>
+		<span class="font-label text-[1.15rem] font-semibold"
+			>{said(r)}{#if restsOn(r)}<span class="font-normal text-soft">&ensp;{restsOn(r)}</span
+				>{/if}</span
+		>
 	</div>
 {/snippet}
 
@@ -45,6 +48,17 @@
 			<span class="figure block text-soft">{a.why}</span>
 		</p>
 	{/each}
+{/snippet}
+
+{#snippet leftOpen(all: Schemas['LeftOpen'][])}
+	{#if all.length}
+		<details class="mt-1 text-soft">
+			<summary class="cursor-pointer">Left open besides</summary>
+			{#each all as o, i (i)}<p class="mt-1">
+					{o.remedy} <span class="figure">{o.why}</span>
+				</p>{/each}
+		</details>
+	{/if}
 {/snippet}
 
 <ol>
@@ -79,22 +93,23 @@
 				{:else}<span></span>{/if}
 			</div>
 			<p class="figure text-soft">
-				{#if r.byLightness}ΔL {signed(r.deltaL)} ± {one(r.tolerance)} · one of the two is without colour{:else}ΔE00
-					{one(r.deltaE00)} ± {one(r.tolerance)} · ΔL {signed(r.deltaL)} · ΔC {signed(r.deltaC)} · ΔH
+				{#if r.byLightness}ΔL {signed(r.deltaL)} ± {one(r.plusMinus)} · one of the two is without colour{:else}ΔE00
+					{one(r.deltaE00)} ± {one(r.plusMinus)} · ΔL {signed(r.deltaL)} · ΔC {signed(r.deltaC)} · ΔH
 					{signed(r.deltaH)}{/if}{r.progress !== null && r.progress !== undefined
 					? ` · ${Math.round(r.progress * 100)} % of the way`
 					: ''}
 			</p>
 			{#if r.differences.length}<GapPlot differences={r.differences} />{/if}
 			{@render advised(r.advice, r.prototypeHex)}
+			{@render leftOpen(r.open)}
 		</li>
 	{/each}
 	{#each edges as e (e.regionId)}
 		<li class="border-t border-line py-2">
 			{@render heading(e)}
 			{#if e.differences.length}<GapPlot differences={e.differences} />{/if}
-			{#if e.cannot}<p class="text-soft">{e.cannot}</p>{/if}
 			{@render advised(e.advice)}
+			{@render leftOpen(e.open)}
 		</li>
 	{/each}
 </ol>

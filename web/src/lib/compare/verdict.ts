@@ -1,12 +1,14 @@
 import type { Schemas } from '$lib/api/client';
 
 type Verdict = Schemas['Judged']['verdict'];
+type Told = Pick<Schemas['Judged'], 'verdict' | 'by' | 'others'>;
 
 const SIGNS: Record<Verdict, string> = {
 	LIGHTER: '◁',
 	AS_PROTOTYPE: '=',
 	HEAVIER: '▷',
 	OTHER_COLOUR: '≠',
+	DIFFERS: '≠',
 	CANNOT_TELL: '?'
 };
 
@@ -14,15 +16,18 @@ const WORDS: Record<Verdict, string> = {
 	LIGHTER: 'lighter',
 	AS_PROTOTYPE: 'as the prototype',
 	HEAVIER: 'heavier',
-	OTHER_COLOUR: 'in another colour',
+	OTHER_COLOUR: 'another colour',
+	DIFFERS: 'differs',
 	CANNOT_TELL: 'cannot tell'
 };
 
-/**
- * A verdict in words, its sign before it. A region is judged by its colour, an edge by the share of it that is worn; where a
- * measure differs all the same, the words say that only this is meant.
- */
-export function said(one: Schemas['Judged'] | Schemas['JudgedEdge']): string {
-	const alike = 'deltaE00' in one ? 'in colour' : 'in what is worn';
-	return `${SIGNS[one.verdict]} ${one.differsAllTheSame ? `${alike}, not in measure` : WORDS[one.verdict]}`;
+/** The verdict from all measures of a region or an edge in words, its sign before it. */
+export function said(one: Told): string {
+	return `${SIGNS[one.verdict]} ${WORDS[one.verdict]}`;
+}
+
+/** What the verdict rests on: the measure that differs most, or cannot be told, and how many more there are. */
+export function restsOn(one: Told): string {
+	if (!one.by || one.verdict === 'OTHER_COLOUR') return one.others ? `and ${one.others} more` : '';
+	return one.others ? `${one.by} and ${one.others} more` : one.by;
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
-	import { said } from '$lib/compare/verdict';
+	import { restsOn, said } from '$lib/compare/verdict';
 	import { day, inFull, span, when } from '$lib/time/time';
 
 	/** The record of a job: what the prototype showed, what was planned, what was really done, how it compares. */
@@ -95,9 +95,9 @@
 				class="flex justify-between gap-4 border-b border-line py-1"
 			>
 				<span>{v.name}</span><span class="figure"
-					>{said(v)} · {v.byLightness
+					>{said(v)}{restsOn(v) ? ` (${restsOn(v)})` : ''} · {v.byLightness
 						? `ΔL ${v.deltaL.toFixed(1)}`
-						: `ΔE00 ${v.deltaE00.toFixed(1)}`} ± {v.tolerance.toFixed(1)}</span
+						: `ΔE00 ${v.deltaE00.toFixed(1)}`} ± {v.plusMinus.toFixed(1)}</span
 				>
 			</li>{/each}
 	</ul>

@@ -86,6 +86,13 @@
 		{Math.round(s.streaks.startMm)} mm below the top
 	</p>
 {/each}
+{#each m.places as p (p.kind)}
+	<p class="figure">
+		{className(p.kind)}: the middle of it {Math.round(p.place.alongMm)} mm from the left and {Math.round(
+			p.place.upMm
+		)} mm up, ± {Math.round(2 * p.place.sdMm)}; spread {Math.round(p.place.spreadMm)} mm about it
+	</p>
+{/each}
 {#if m.dust}
 	<p class="figure">
 		Dust: half of it gone {Math.round(m.dust.halfHeightMm)} ± {Math.round(

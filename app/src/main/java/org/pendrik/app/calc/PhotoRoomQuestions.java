@@ -21,6 +21,7 @@ import org.pendrik.core.measure.Cover;
 import org.pendrik.core.measure.DustHeight;
 import org.pendrik.core.measure.EdgeWear;
 import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.Gaps;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Resolution;
 import org.pendrik.core.measure.SideMeasurer;
@@ -287,21 +288,60 @@ final class PhotoRoomQuestions {
             double viewingMm,
             double ratio) {}
 
+    /**
+     * A region of the two.
+     *
+     * @param verdict from all measures
+     * @param by what differs most, or cannot be told; empty when all is as the prototype
+     * @param colourVerdict of its colour alone
+     * @param plusMinus what the photographs leave open of ΔE
+     * @param gaps every measure that both tell
+     * @param open what one of them leaves open
+     */
     record RegionCompared(
             String name,
             Verdict verdict,
+            String by,
+            Verdict colourVerdict,
             double deltaE00,
-            double tolerance,
+            double plusMinus,
             List<Gap> gaps,
-            List<NextPass.Advice> advice) {}
+            List<Gaps.Unmeasured> open,
+            List<NextPass.Advice> advice) {
+        static RegionCompared of(String name, RegionVerdict v, Gaps gaps) {
+            NextPass.Judgement j = NextPass.in(v, gaps);
+            return new RegionCompared(
+                    name,
+                    j.verdict(),
+                    j.by(),
+                    v.verdict(),
+                    v.difference().deltaE00(),
+                    v.plusMinus(),
+                    gaps.told(),
+                    gaps.open(),
+                    j.advice());
+        }
+    }
 
-    record EdgeCompared(String name, List<Gap> gaps, List<NextPass.Advice> advice) {}
+    /** An edge of the two, as a region. */
+    record EdgeCompared(
+            String name,
+            Verdict verdict,
+            String by,
+            List<Gap> gaps,
+            List<Gaps.Unmeasured> open,
+            List<NextPass.Advice> advice) {
+        static EdgeCompared of(String name, Gaps gaps) {
+            NextPass.Judgement j = NextPass.along(gaps);
+            return new EdgeCompared(
+                    name, j.verdict(), j.by(), gaps.told(), gaps.open(), j.advice());
+        }
+    }
 
     /**
      * A comparison.
      *
      * @param medianDeltaE00 at viewing distance, the prototype's edges left out
-     * @param edges those that both sides tell
      * @param registered the model's side was laid over by its edges
      * @param movedPx by how many pixels of the flat side at most
      */
@@ -344,23 +384,14 @@ final class PhotoRoomQuestions {
                             a.get(i).base().get(),
                             b.get(i).base().get(),
                             q.factory());
-            List<Gap> gaps = Gap.between(a.get(i), b.get(i));
-            out.add(
-                    new RegionCompared(
-                            a.get(i).region().name(),
-                            v.verdict(),
-                            v.difference().deltaE00(),
-                            v.tolerance(),
-                            gaps,
-                            NextPass.in(v, gaps)));
+            String name = a.get(i).region().name();
+            out.add(RegionCompared.of(name, v, Gaps.between(a.get(i), b.get(i))));
         }
         List<EdgeCompared> edges = new ArrayList<>();
         for (int i = 0; i < question.edges().size(); i++) {
-            List<Gap> gaps = Gap.between(first.edges().get(i), second.edges().get(i));
-            if (!gaps.isEmpty()) {
-                String name = question.edges().get(i).name();
-                edges.add(new EdgeCompared(name, gaps, NextPass.along(gaps)));
-            }
+            String name = question.edges().get(i).name();
+            Gaps gaps = Gaps.between(first.edges().get(i), second.edges().get(i));
+            edges.add(EdgeCompared.of(name, gaps));
         }
         double blur = SideComparison.eyeBlurMm(q.viewingMm(), q.ratio()) * one.pxPerMm();
         return new CompareAnswer(

@@ -20,7 +20,6 @@ import org.pendrik.core.film.Act;
 import org.pendrik.core.film.FilmCase;
 import org.pendrik.core.film.NextCoat;
 import org.pendrik.core.film.StepId;
-import org.pendrik.core.measure.Gap;
 import org.pendrik.core.photo.RegionVerdict;
 import org.pendrik.core.plan.EffectKind;
 import org.pendrik.core.plan.NextPass;
@@ -51,20 +50,19 @@ class Advices {
         this.takeBack = takeBack;
     }
 
-    List<Comparison.Advised> of(UUID jobId, JobRegion r, RegionVerdict v, List<Gap> gaps) {
-        Here here = here(jobId, r);
-        List<Comparison.Advised> out = new ArrayList<>();
-        for (NextPass.Advice a : NextPass.in(v, gaps)) {
-            out.add(one(jobId, r, Optional.of(v), a, here));
-        }
-        return out;
+    List<Comparison.Advised> of(
+            UUID jobId, JobRegion r, RegionVerdict v, List<NextPass.Advice> advice) {
+        return all(jobId, r, Optional.of(v), advice);
     }
 
-    List<Comparison.Advised> along(UUID jobId, JobRegion edge, List<Gap> gaps) {
-        Here here = here(jobId, edge);
-        return NextPass.along(gaps).stream()
-                .map(a -> one(jobId, edge, Optional.empty(), a, here))
-                .toList();
+    List<Comparison.Advised> along(UUID jobId, JobRegion edge, List<NextPass.Advice> advice) {
+        return all(jobId, edge, Optional.empty(), advice);
+    }
+
+    private List<Comparison.Advised> all(
+            UUID jobId, JobRegion r, Optional<RegionVerdict> v, List<NextPass.Advice> advice) {
+        Here here = here(jobId, r);
+        return advice.stream().map(a -> one(jobId, r, v, a, here)).toList();
     }
 
     /**
@@ -138,12 +136,7 @@ class Advices {
                     advised(
                             a,
                             "As far along, but in another colour: look at it under the layout's light.");
-            case CANNOT_TELL ->
-                    advised(
-                            a,
-                            v.filter(x -> !x.model().hue()).isPresent()
-                                    ? "A photograph without colour tells how light it is and where marks lie: judge the hue by eye."
-                                    : "Name the factory colour in Study to judge which way.");
+            case CANNOT_TELL -> advised(a, a.remedy());
             case AGAIN -> again(a, v, asked, here);
             case TAKE_BACK -> {
                 if (r.zoneKey() == null || asked.isEmpty()) {

@@ -43,16 +43,21 @@ record Comparison(
     /**
      * A region judged.
      *
-     * @param verdict of its colour
+     * @param verdict from all measures: that of what differs most
+     * @param by what differs most, or cannot be told; empty when all is as the prototype
+     * @param others how many more measures differ, or cannot be told where none differs
+     * @param colourVerdict of its colour alone
      * @param byLightness one of the photographs has no colour, so lightness alone is compared
-     * @param differsAllTheSame as the prototype in colour, and some measure differs
+     * @param plusMinus what the photographs leave open of the difference in colour, ΔE
      */
     record Judged(
             UUID regionId,
             String name,
             Verdict verdict,
+            String by,
+            int others,
+            Verdict colourVerdict,
             boolean byLightness,
-            boolean differsAllTheSame,
             String prototypeHex,
             String modelHex,
             Lab prototype,
@@ -63,33 +68,45 @@ record Comparison(
             double deltaE00,
             @Nullable Double progress,
             double offAxis,
-            double tolerance,
+            double plusMinus,
             List<Difference> differences,
-            List<Advised> advice) {}
+            List<Advised> advice,
+            List<LeftOpen> open) {}
 
     /**
-     * An edge on both sides.
+     * What cannot be told besides what differs.
      *
-     * @param verdict of its worn share
-     * @param differsAllTheSame worn as the prototype, and its longest scrape differs
+     * @param why one sentence or more
+     * @param remedy what would tell
+     */
+    record LeftOpen(String why, String remedy) {
+        static List<LeftOpen> of(List<NextPass.Advice> open) {
+            return open.stream().map(a -> new LeftOpen(a.why(), a.remedy())).toList();
+        }
+    }
+
+    /**
+     * An edge on both sides, judged as a region.
+     *
      * @param differences empty when one side cannot tell
-     * @param cannot why not, empty when both do
      */
     record JudgedEdge(
             UUID regionId,
             String name,
             Verdict verdict,
-            boolean differsAllTheSame,
+            String by,
+            int others,
             List<Difference> differences,
             List<Advised> advice,
-            String cannot) {}
+            List<LeftOpen> open) {}
 
     /**
      * A measure on both sides.
      *
      * @param of class that it is of, in words; empty when of none
-     * @param plusMinus differences up to here count as none
-     * @param inTolerances the difference in tolerances; beyond ±1 it is seen
+     * @param plusMinus what the photographs leave open of the difference
+     * @param notSeen differences up to here are not seen at the layout
+     * @param inTolerances the difference in the wider of the two; beyond ±1 it is seen
      */
     record Difference(
             Gap.Kind kind,
@@ -99,6 +116,7 @@ record Comparison(
             double prototype,
             double model,
             double plusMinus,
+            double notSeen,
             double inTolerances,
             Verdict verdict) {
         static Difference of(Gap g) {
@@ -109,7 +127,8 @@ record Comparison(
                     g.kind().unit(),
                     g.prototype(),
                     g.model(),
-                    g.tolerance(),
+                    g.plusMinus(),
+                    g.notSeen(),
                     g.inTolerances(),
                     g.verdict());
         }

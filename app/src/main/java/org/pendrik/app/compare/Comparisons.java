@@ -29,10 +29,11 @@ import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.Gaps;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.RegionVerdict;
 import org.pendrik.core.photo.SideComparison;
-import org.pendrik.core.photo.Verdict;
+import org.pendrik.core.plan.NextPass;
 import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
@@ -111,16 +112,17 @@ class Comparisons {
     }
 
     private Comparison.JudgedEdge judged(UUID jobId, BothEdges e) {
-        List<Gap> gaps = e.gaps();
-        Verdict worn = gaps.isEmpty() ? Verdict.CANNOT_TELL : gaps.getFirst().verdict();
+        Gaps gaps = e.gaps();
+        NextPass.Judgement j = NextPass.along(gaps);
         return new Comparison.JudgedEdge(
                 e.edge().id(),
                 e.edge().name(),
-                worn,
-                Gap.differsAllTheSame(worn, gaps),
-                gaps.stream().map(Comparison.Difference::of).toList(),
-                advices.along(jobId, e.edge(), gaps),
-                e.prototype().refusal().or(e.model()::refusal).orElse(""));
+                j.verdict(),
+                j.by(),
+                j.others(),
+                differences(gaps),
+                advices.along(jobId, e.edge(), j.advice()),
+                Comparison.LeftOpen.of(j.open()));
     }
 
     private Comparison.Judged judged(UUID jobId, Both b, @Nullable Lab factory) {
@@ -130,14 +132,17 @@ class Comparisons {
                         b.prototype().base().orElseThrow(),
                         b.model().base().orElseThrow(),
                         factory);
-        List<Gap> gaps = b.gaps();
+        Gaps gaps = b.gaps();
+        NextPass.Judgement j = NextPass.in(v, gaps);
         var d = v.difference();
         return new Comparison.Judged(
                 b.region().id(),
                 b.region().name(),
+                j.verdict(),
+                j.by(),
+                j.others(),
                 v.verdict(),
                 !v.prototype().hue() || !v.model().hue(),
-                Gap.differsAllTheSame(v.verdict(), gaps),
                 Srgb.toHex(v.prototype().median()),
                 Srgb.toHex(v.model().median()),
                 v.prototype().median(),
@@ -148,9 +153,14 @@ class Comparisons {
                 d.deltaE00(),
                 Double.isNaN(v.progress()) ? null : v.progress(),
                 v.offAxis(),
-                v.tolerance(),
-                gaps.stream().map(Comparison.Difference::of).toList(),
-                advices.of(jobId, b.region(), v, gaps));
+                v.plusMinus(),
+                differences(gaps),
+                advices.of(jobId, b.region(), v, j.advice()),
+                Comparison.LeftOpen.of(j.open()));
+    }
+
+    private static List<Comparison.Difference> differences(Gaps gaps) {
+        return gaps.told().stream().map(Comparison.Difference::of).toList();
     }
 
     /** What has to be there first; {@code asked} is the photograph of the model that was named. */
@@ -242,8 +252,11 @@ class Comparisons {
         values(r, b.gaps(), out);
     }
 
-    private static void values(JobRegion r, List<Gap> gaps, List<Comparison.StageValue> out) {
-        for (Gap g : gaps) {
+    private static void values(JobRegion r, Gaps gaps, List<Comparison.StageValue> out) {
+        for (Gap g : gaps.told()) {
+            if (g.kind().isPlace()) {
+                continue;
+            }
             out.add(
                     new Comparison.StageValue(
                             r.id(),

@@ -18,7 +18,7 @@ import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.EdgeWear;
-import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.Gaps;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.photo.SideComparison;
 import org.pendrik.core.units.Watch;
@@ -81,15 +81,15 @@ class PairMeasures {
 
     /** A region measured on both. */
     record Both(JobRegion region, MeasuredRegion prototype, MeasuredRegion model) {
-        List<Gap> gaps() {
-            return Gap.between(prototype, model);
+        Gaps gaps() {
+            return Gaps.between(prototype, model);
         }
     }
 
     /** An edge measured on both. */
     record BothEdges(JobRegion edge, Answer<EdgeWear> prototype, Answer<EdgeWear> model) {
-        List<Gap> gaps() {
-            return Gap.between(prototype, model);
+        Gaps gaps() {
+            return Gaps.between(prototype, model);
         }
     }
 

@@ -12,6 +12,7 @@ import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.AlongLength;
 import org.pendrik.core.measure.Cover;
 import org.pendrik.core.measure.DustHeight;
+import org.pendrik.core.measure.MarkPlace;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Spots;
 import org.pendrik.core.measure.Streaks;
@@ -41,6 +42,9 @@ public final class MeasureView {
 
     /** Streaks of a class. */
     public record StreakMeasure(WeatherClass kind, Streaks streaks) {}
+
+    /** Where the marks of a class lie. */
+    public record PlaceMeasure(WeatherClass kind, MarkPlace place) {}
 
     /**
      * A film along the length.
@@ -105,6 +109,7 @@ public final class MeasureView {
             double unsureShare,
             List<SpotMeasure> spots,
             List<StreakMeasure> streaks,
+            List<PlaceMeasure> places,
             @Nullable DustHeight dust,
             @Nullable Along along,
             List<String> cannot,
@@ -130,6 +135,9 @@ public final class MeasureView {
                         .toList(),
                 m.toldStreaks().entrySet().stream()
                         .map(e -> new StreakMeasure(e.getKey(), e.getValue()))
+                        .toList(),
+                m.places().entrySet().stream()
+                        .map(e -> new PlaceMeasure(e.getKey(), e.getValue()))
                         .toList(),
                 m.dust().told().orElse(null),
                 m.along().told().map(Along::of).orElse(null),

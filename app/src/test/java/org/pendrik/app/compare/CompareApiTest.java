@@ -170,7 +170,7 @@ public class CompareApiTest extends AppTest {
     }
 
     @Test
-    public void aFreshModelIsLighterAndOneLikeThePrototypeIsAsThePrototype() throws IOException {
+    public void aFreshModelIsLighterAndOneLikeThePrototypeIsSoInColour() throws IOException {
         UUID job = car("Compared");
         put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
         regions(job, PLATE, PANEL);
@@ -189,7 +189,12 @@ public class CompareApiTest extends AppTest {
         put(job, "MODEL", Shots.model(Weathering.PROTOTYPE), ON_MODEL);
         JsonNode alike = compare(job);
         JsonNode same = alike.path("regions").get(0);
-        assertEquals(same.path("verdict").asString(), "AS_PROTOTYPE", same.toString());
+        assertEquals(same.path("colourVerdict").asString(), "AS_PROTOTYPE", same.toString());
+        assertEquals(same.path("verdict").asString(), "CANNOT_TELL", same.toString());
+        assertEquals(same.path("by").asString(), "rust, dust and chips");
+        assertTrue(
+                same.path("advice").get(0).path("text").asString().contains("Pick a sample"),
+                same.toString());
         assertTrue(
                 alike.path("medianDeltaE00").asDouble() < clean.path("medianDeltaE00").asDouble());
         assertTrue(alike.path("medianDeltaE00").asDouble() < 3, alike.toString());
@@ -308,7 +313,12 @@ public class CompareApiTest extends AppTest {
         regions(job, PANEL);
         UUID model = put(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)), "null");
         JsonNode doubtful = compare(job);
-        assertEquals(doubtful.path("regions").get(0).path("verdict").asString(), "CANNOT_TELL");
+        JsonNode panel = doubtful.path("regions").get(0);
+        assertEquals(panel.path("colourVerdict").asString(), "CANNOT_TELL");
+        assertEquals(panel.path("verdict").asString(), "DIFFERS", "whichever way");
+        assertTrue(
+                panel.path("advice").get(0).path("text").asString().contains("factory colour"),
+                panel.toString());
         assertTrue(doubtful.path("regions").get(0).path("progress").isNull());
         assertEquals(doubtful.path("modelBalanced").asBoolean(), false);
         // the map was measured under the lamp; with the card marked it has to be measured anew

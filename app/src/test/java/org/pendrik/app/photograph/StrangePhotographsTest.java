@@ -15,6 +15,7 @@ import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.ClassSample;
 import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.Gaps;
 import org.pendrik.core.measure.LabPlane;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Resolution;
@@ -108,7 +109,7 @@ public class StrangePhotographsTest {
         assertTrue(fit.movedPx() < 1.5, name + " moved by " + fit.movedPx());
         var map = SideComparison.map(side, GreyBalance.NONE, other, GreyBalance.NONE, 2);
         assertTrue(SideComparison.median(map).orElse(0.0) < 0.01);
-        for (Gap gap : Gap.between(result.regions().get(0), result.regions().get(0))) {
+        for (Gap gap : Gaps.between(result.regions().get(0), result.regions().get(0)).told()) {
             assertTrue(gap.difference() == 0 && gap.tolerance() > 0, gap.toString());
         }
     }

@@ -68,7 +68,7 @@ public record AlongLength(
         if (s.length < 8
                 || !(way.length() > LEAST_WAY)
                 || DoubleStream.of(s).anyMatch(v -> !Double.isFinite(v))) {
-            return new Answer.CannotTell<>(
+            return Answer.CannotTell.nothing(
                     "Nothing in "
                             + r.name()
                             + " changes along the length, or parts of it are missing.",

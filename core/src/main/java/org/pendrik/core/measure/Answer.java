@@ -17,8 +17,19 @@ public sealed interface Answer<T> {
      *
      * @param reason one sentence with the numbers that led to it
      * @param remedy what helps
+     * @param absent whether the photograph would have shown it: there is none, or too little of it
      */
-    record CannotTell<T>(String reason, String remedy) implements Answer<T> {}
+    record CannotTell<T>(String reason, String remedy, boolean absent) implements Answer<T> {
+        /** The photograph does not tell whether there is any. */
+        public CannotTell(String reason, String remedy) {
+            this(reason, remedy, false);
+        }
+
+        /** There is nothing of the kind to be measured. */
+        static <T> CannotTell<T> nothing(String reason, String remedy) {
+            return new CannotTell<>(reason, remedy, true);
+        }
+    }
 
     /** The measure, if there is one. */
     default Optional<T> told() {
@@ -27,7 +38,7 @@ public sealed interface Answer<T> {
 
     /** Why there is none, with what helps; empty when there is one. */
     default Optional<String> refusal() {
-        return this instanceof CannotTell<T>(String reason, String remedy)
+        return this instanceof CannotTell<T>(String reason, String remedy, _)
                 ? Optional.of(reason + " " + remedy)
                 : Optional.empty();
     }
@@ -36,7 +47,8 @@ public sealed interface Answer<T> {
     default <U> Answer<U> map(Function<T, U> how) {
         return switch (this) {
             case Told<T>(T v) -> new Told<>(how.apply(v));
-            case CannotTell<T>(String reason, String remedy) -> new CannotTell<>(reason, remedy);
+            case CannotTell<T>(String reason, String remedy, boolean absent) ->
+                    new CannotTell<>(reason, remedy, absent);
         };
     }
 }

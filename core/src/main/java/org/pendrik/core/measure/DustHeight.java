@@ -66,12 +66,12 @@ public record DustHeight(
                 model.flatMap(m -> FilmShare.Way.of(m, WeatherClass.DUST));
         FilmShare.Way way = sampled.orElseGet(() -> ends(rows));
         if (rows.length < 16 || !(way.length() > LEAST_WAY)) {
-            return new Answer.CannotTell<>(
+            return Answer.CannotTell.nothing(
                     "Nothing in " + r.name() + " changes with height.",
                     "Measure a region from the sill up to where the paint is clean.");
         }
         if (sampled.isPresent() && !(ends(rows).alignedWith(way) >= LEAST_ALIGNED)) {
-            return new Answer.CannotTell<>(
+            return Answer.CannotTell.nothing(
                     r.name() + " changes with height, but not towards the colour of the dust.",
                     "It is another film, or the light; pick a sample of what lies at its foot.");
         }
@@ -203,7 +203,7 @@ public record DustHeight(
         private Answer<DustHeight> answer(Region r, boolean relative) {
             double[] fit = best();
             if (!Double.isFinite(fit[2])) {
-                return new Answer.CannotTell<>(
+                return Answer.CannotTell.nothing(
                         r.name() + " does not get dustier towards its lower edge.",
                         "Measure a region from the sill up to where the paint is clean.");
             }
@@ -213,7 +213,7 @@ public record DustHeight(
             double noise = Math.sqrt(fit[2] / Math.max(1, n - 4));
             double half = half(fit[0], fit[1]);
             if (!relative && foot - top < LEAST_RISE) {
-                return new Answer.CannotTell<>(
+                return Answer.CannotTell.nothing(
                         r.name() + " is no dustier at its lower edge than above it.",
                         "Measure a region from the sill up to where the paint is clean.");
             }
@@ -229,7 +229,7 @@ public record DustHeight(
                             / (step * step);
             double sd = bend > 0 ? noise * Math.sqrt(CORRELATED) / Math.sqrt(bend / 2) : height;
             if (sd > MOST_OPEN * height) {
-                return new Answer.CannotTell<>(
+                return Answer.CannotTell.nothing(
                         "How high the dust stands in "
                                 + r.name()
                                 + " is open by "

@@ -12,24 +12,25 @@ import org.pendrik.core.photo.Verdict;
  * @param of the class that it is of, where it is of one
  * @param prototype as measured on the prototype
  * @param model the same on the model, both in the unit of the kind
- * @param jointSd one standard deviation of the difference
- * @param tolerance differences up to here count as none
- * @param verdict lighter, as the prototype, or heavier
+ * @param plusMinus two standard deviations of the difference
+ * @param notSeen differences up to here are not seen at the layout
+ * @param verdict lighter or heavier by more than either; as the prototype within what is not seen,
+ *     where the photographs would have shown more than that; else it cannot be told
  */
 public record Gap(
         Kind kind,
         Optional<WeatherClass> of,
         double prototype,
         double model,
-        double jointSd,
-        double tolerance,
+        double plusMinus,
+        double notSeen,
         Verdict verdict) {
     /** Standard deviations in a stated ±. */
     private static final double COVERAGE = 2;
 
     /** What can differ, with its unit and the share and amount of it that nobody sees. */
     public enum Kind {
-        COVER("cover", "%", 1.5, 0.12),
+        COVER("cover", "%", 0.6, 0.15),
         SPOT_DIAMETER("spots across", "mm", 2, 0.12),
         SPOT_DENSITY("spots per m²", "", 3, 0.2),
         STREAK_ANGLE("streaks off the vertical", "°", 3, 0),
@@ -39,6 +40,9 @@ public record Gap(
         KICK_UP("stronger towards both ends by", "%", 4, 0.25),
         FILM_STRENGTH("where it is strongest", "%", 6, 0.15),
         FILM_PLACE("strongest from the left", "mm", 60, 0),
+        PLACE_ALONG("place along", "mm", 60, 0),
+        PLACE_UP("place up", "mm", 60, 0),
+        SPREAD("spread over", "mm", 60, 0.25),
         EDGE_WORN("worn along the edge", "%", 4, 0.15),
         LONGEST_SCRAPE("longest scrape", "mm", 20, 0.25);
 
@@ -63,20 +67,48 @@ public record Gap(
         public String unit() {
             return unit;
         }
+
+        /** Whether it says where marks lie, and not how many or how large they are. */
+        public boolean isPlace() {
+            return this == PLACE_ALONG || this == PLACE_UP || this == SPREAD;
+        }
+
+        /** Differences up to here are not seen, however little there is of it; in its unit. */
+        double amount() {
+            return amount;
+        }
     }
 
     static Gap of(
             Kind kind, Optional<WeatherClass> of, double p, double psd, double m, double msd) {
-        double joint = Math.hypot(psd, msd);
-        double tolerance =
-                Math.max(
-                        COVERAGE * joint,
-                        Math.max(kind.amount, kind.share * Math.max(Math.abs(p), Math.abs(m))));
-        Verdict v =
-                m < p - tolerance
-                        ? Verdict.LIGHTER
-                        : m > p + tolerance ? Verdict.HEAVIER : Verdict.AS_PROTOTYPE;
-        return new Gap(kind, of, p, m, joint, tolerance, v);
+        return of(kind, of, p, psd, m, msd, 0);
+    }
+
+    /**
+     * The same.
+     *
+     * @param byChance differences up to here mean nothing, whatever the kind
+     */
+    private static Gap of(
+            Kind kind,
+            Optional<WeatherClass> of,
+            double p,
+            double psd,
+            double m,
+            double msd,
+            double byChance) {
+        double plusMinus = COVERAGE * Math.hypot(psd, msd);
+        double share = kind.share * Math.max(Math.abs(p), Math.abs(m));
+        double notSeen = Math.max(byChance, Math.max(kind.amount, share));
+        return new Gap(kind, of, p, m, plusMinus, notSeen, verdict(m - p, plusMinus, notSeen));
+    }
+
+    private static Verdict verdict(double difference, double plusMinus, double notSeen) {
+        if (Math.abs(difference) > Math.max(plusMinus, notSeen)) {
+            return difference < 0 ? Verdict.LIGHTER : Verdict.HEAVIER;
+        }
+        boolean alike = Math.abs(difference) <= notSeen && plusMinus <= notSeen;
+        return alike ? Verdict.AS_PROTOTYPE : Verdict.CANNOT_TELL;
     }
 
     /** Model less prototype. */
@@ -86,20 +118,22 @@ public record Gap(
 
     /** Whether it is more than what can be measured and seen. */
     public boolean isSeen() {
-        return verdict != Verdict.AS_PROTOTYPE;
+        return verdict == Verdict.LIGHTER || verdict == Verdict.HEAVIER;
     }
 
-    /**
-     * Whether what is as the prototype by one thing, the colour of a region or the worn share of an
-     * edge, differs in another all the same.
-     */
-    public static boolean differsAllTheSame(Verdict byOne, List<Gap> gaps) {
-        return byOne == Verdict.AS_PROTOTYPE && gaps.stream().anyMatch(Gap::isSeen);
+    /** Whether the ± leaves open if it is seen. */
+    public boolean isUnsure() {
+        return verdict == Verdict.CANNOT_TELL;
+    }
+
+    /** The wider of what the photographs leave open and what is not seen. */
+    public double tolerance() {
+        return Math.max(plusMinus, notSeen);
     }
 
     /** The difference in tolerances: beyond ±1 it is seen. */
     public double inTolerances() {
-        return difference() / tolerance;
+        return difference() / tolerance();
     }
 
     /**
@@ -107,7 +141,7 @@ public record Gap(
      * the other has not is left out; spots and streaks that one side has too few of are told by its
      * cover.
      */
-    public static List<Gap> between(MeasuredRegion prototype, MeasuredRegion model) {
+    static List<Gap> between(MeasuredRegion prototype, MeasuredRegion model) {
         List<Gap> out = new ArrayList<>();
         for (WeatherClass c : WeatherClass.values()) {
             if (c == WeatherClass.PAINT || c == WeatherClass.OTHER) {
@@ -127,18 +161,11 @@ public record Gap(
             }
             spots(prototype, model, c, out);
             streaks(prototype, model, c, out);
+            places(prototype, model, c, out);
         }
         dust(prototype, model, out);
         along(prototype, model, out);
         return out;
-    }
-
-    /** The wear along an edge on both sides; empty when one of them cannot tell. */
-    public static List<Gap> between(Answer<EdgeWear> prototype, Answer<EdgeWear> model) {
-        return prototype
-                .told()
-                .flatMap(p -> model.told().map(m -> between(p, m)))
-                .orElse(List.of());
     }
 
     static List<Gap> between(EdgeWear prototype, EdgeWear model) {
@@ -217,6 +244,20 @@ public record Gap(
                             a.lengthPlusMinusMm() / COVERAGE,
                             b.lengthMm(),
                             b.lengthPlusMinusMm() / COVERAGE));
+        }
+    }
+
+    private static void places(
+            MeasuredRegion prototype, MeasuredRegion model, WeatherClass c, List<Gap> out) {
+        MarkPlace p = prototype.places().get(c);
+        MarkPlace m = model.places().get(c);
+        if (p != null && m != null) {
+            Optional<WeatherClass> of = Optional.of(c);
+            double chance = Math.hypot(p.byChanceMm(), m.byChanceMm());
+            double spread = Math.hypot(p.spreadByChanceMm(), m.spreadByChanceMm());
+            out.add(of(Kind.PLACE_ALONG, of, p.alongMm(), p.sdMm(), m.alongMm(), m.sdMm(), chance));
+            out.add(of(Kind.PLACE_UP, of, p.upMm(), p.sdMm(), m.upMm(), m.sdMm(), chance));
+            out.add(of(Kind.SPREAD, of, p.spreadMm(), p.sdMm(), m.spreadMm(), m.sdMm(), spread));
         }
     }
 

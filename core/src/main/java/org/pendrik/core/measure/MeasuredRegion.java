@@ -18,6 +18,7 @@ import org.pendrik.core.photo.Region;
  * @param cover empty while no classes are sampled
  * @param spots of every class that makes marks and is there
  * @param streaks the same
+ * @param places where the marks of each class lie
  * @param dust by height
  * @param along dust along the length; soot on a roof
  * @param clippedShare of its pixels, 0 to 1
@@ -34,6 +35,7 @@ public record MeasuredRegion(
         Optional<Answer<Cover>> cover,
         Map<WeatherClass, Answer<Spots>> spots,
         Map<WeatherClass, Answer<Streaks>> streaks,
+        Map<WeatherClass, MarkPlace> places,
         Answer<DustHeight> dust,
         Answer<AlongLength> along,
         double clippedShare,

@@ -171,6 +171,7 @@ public final class SideMeasurer {
         Optional<Answer<Cover>> cover = map.map(m -> Cover.of(m, model.orElseThrow(), r));
         Map<WeatherClass, Answer<Spots>> spots = new EnumMap<>(WeatherClass.class);
         Map<WeatherClass, Answer<Streaks>> streaks = new EnumMap<>(WeatherClass.class);
+        Map<WeatherClass, MarkPlace> places = new EnumMap<>(WeatherClass.class);
         cover.flatMap(Answer::told)
                 .ifPresent(
                         c -> {
@@ -180,8 +181,12 @@ public final class SideMeasurer {
                                         && share > LEAST_COVER
                                         && share < MOST_COVER) {
                                     ClassMap m = map.orElseThrow();
+                                    Marks marks = Marks.of(m, one.kind(), r);
+                                    MarkPlace.of(marks, r, q.resolution().geometry())
+                                            .ifPresent(p -> places.put(one.kind(), p));
                                     spots.put(
-                                            one.kind(), Spots.of(m, one.kind(), r, q.resolution()));
+                                            one.kind(),
+                                            Spots.of(marks, one.kind(), r, q.resolution()));
                                     streaks.put(
                                             one.kind(),
                                             Streaks.of(m, one.kind(), r, q.resolution()));
@@ -204,6 +209,7 @@ public final class SideMeasurer {
                 cover,
                 spots,
                 streaks,
+                places,
                 plane.colourless() ? noFilm() : DustHeight.of(plane, model, r),
                 plane.colourless()
                         ? noFilm()

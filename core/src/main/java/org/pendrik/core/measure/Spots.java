@@ -1,7 +1,6 @@
 package org.pendrik.core.measure;
 
 import java.util.Arrays;
-import org.pendrik.core.photo.PixelBox;
 import org.pendrik.core.photo.Region;
 
 /**
@@ -31,7 +30,6 @@ public record Spots(
         double upperMm,
         double medianPlusMinusMm,
         double smallestMm) {
-    private static final int FEWEST_PX = 6;
     private static final int FEWEST_SPOTS = 5;
     private static final int RIM_PX = 2;
     private static final float RIM_PART = 0.06f;
@@ -39,20 +37,16 @@ public record Spots(
     /** Diameters are not believed to be better than this many rectified pixels. */
     private static final double FLOOR_PX = 0.5;
 
-    static Answer<Spots> of(ClassMap map, WeatherClass c, Region r, Resolution resolution) {
+    static Answer<Spots> of(Marks marks, WeatherClass c, Region r, Resolution resolution) {
         var small = resolution.<Spots>tooSmallFor(Resolution.Question.SPOTS, r);
         if (small.isPresent()) {
             return small.get();
         }
-        PixelBox box = PixelBox.of(r, map.pxPerMm(), map.width(), map.height());
-        float[] part = map.part(c, r, box);
-        int w = box.width();
-        int h = box.height();
-        int[] spot = components(part, w, h);
-        int spots = 0;
-        for (int s : spot) {
-            spots = Math.max(spots, s);
-        }
+        float[] part = marks.part();
+        int w = marks.box().width();
+        int h = marks.box().height();
+        int[] spot = marks.number();
+        int spots = marks.count();
         double[] area = new double[spots + 1];
         int[] core = new int[spots + 1];
         boolean[] cut = new boolean[spots + 1];
@@ -69,21 +63,21 @@ public record Spots(
                 cut[s] |= atBorder(part, i, w, h);
             }
         }
-        double mm2 = 1 / (map.pxPerMm() * map.pxPerMm());
+        double mm2 = 1 / (marks.pxPerMm() * marks.pxPerMm());
         double all = 0;
         double[] diameters = new double[spots];
         int n = 0;
         int halves = 0;
         for (int s = 1; s <= spots; s++) {
             all += area[s];
-            halves += cut[s] && core[s] >= FEWEST_PX ? 1 : 0;
-            if (!cut[s] && core[s] >= FEWEST_PX) {
+            halves += cut[s] && core[s] >= Marks.FEWEST_PX ? 1 : 0;
+            if (!cut[s] && core[s] >= Marks.FEWEST_PX) {
                 diameters[n++] = 2 * Math.sqrt(area[s] * mm2 / Math.PI);
             }
         }
-        double least = 2 * Math.sqrt(FEWEST_PX * mm2 / Math.PI);
+        double least = 2 * Math.sqrt(Marks.FEWEST_PX * mm2 / Math.PI);
         if (n < FEWEST_SPOTS) {
-            return new Answer.CannotTell<>(
+            return Answer.CannotTell.nothing(
                     "Only " + n + " separate spots of " + c.label() + " in " + r.name() + ".",
                     "A distribution needs " + FEWEST_SPOTS + ": measure a larger region.");
         }
@@ -93,7 +87,7 @@ public record Spots(
         double high = quantile(d, 0.75);
         // the median of n from a distribution with these quartiles, and what a pixel leaves open
         double scatter = 1.2533 * (high - low) / 1.349 / Math.sqrt(n);
-        double pixel = FLOOR_PX / map.pxPerMm();
+        double pixel = FLOOR_PX / marks.pxPerMm();
         return new Answer.Told<>(
                 new Spots(
                         n,
@@ -135,62 +129,6 @@ public record Spots(
             }
         }
         return 0;
-    }
-
-    /** Numbers the connected pixels from 1; two passes over a forest of equal numbers. */
-    static int[] components(float[] part, int w, int h) {
-        int[] label = new int[part.length];
-        int[] parent = new int[part.length / 2 + 2];
-        int next = 1;
-        for (int y = 0; y < h; y++) {
-            for (int x = 0; x < w; x++) {
-                int i = y * w + x;
-                if (!(part[i] >= 0.5f)) {
-                    continue;
-                }
-                int found = 0;
-                for (int k = 0; k < 4; k++) {
-                    int u = x + (k == 0 ? -1 : k - 2);
-                    int v = k == 0 ? y : y - 1;
-                    if (u < 0 || u >= w || v < 0 || label[v * w + u] == 0) {
-                        continue;
-                    }
-                    int root = root(parent, label[v * w + u]);
-                    if (found == 0) {
-                        found = root;
-                    } else if (root != found) {
-                        parent[Math.max(root, found)] = Math.min(root, found);
-                        found = Math.min(root, found);
-                    }
-                }
-                if (found == 0) {
-                    parent[next] = next;
-                    found = next++;
-                }
-                label[i] = found;
-            }
-        }
-        int[] dense = new int[next];
-        int count = 0;
-        for (int i = 0; i < label.length; i++) {
-            if (label[i] != 0) {
-                int root = root(parent, label[i]);
-                if (dense[root] == 0) {
-                    dense[root] = ++count;
-                }
-                label[i] = dense[root];
-            }
-        }
-        return label;
-    }
-
-    private static int root(int[] parent, int i) {
-        int r = i;
-        while (parent[r] != r) {
-            parent[r] = parent[parent[r]];
-            r = parent[r];
-        }
-        return r;
     }
 
     private static double quantile(double[] sorted, double q) {

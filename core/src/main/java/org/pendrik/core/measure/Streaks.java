@@ -102,7 +102,7 @@ public record Streaks(
         double total = sum[0] + sum[1];
         double coherence = total == 0 ? 0 : Math.hypot(sum[0] - sum[1], 2 * sum[2]) / total;
         if (coherence < LEAST_COHERENCE) {
-            return new Answer.CannotTell<>(
+            return Answer.CannotTell.nothing(
                     "No direction stands out among the "
                             + what
                             + " (coherence "
@@ -112,7 +112,7 @@ public record Streaks(
         }
         double angle = angle(sum);
         if (Math.abs(angle) > STEEPEST) {
-            return new Answer.CannotTell<>(
+            return Answer.CannotTell.nothing(
                     "The "
                             + what
                             + " run along the side, not down it ("
@@ -122,7 +122,7 @@ public record Streaks(
         }
         Traced t = trace(field, w, h, Math.tan(Math.toRadians(angle)));
         if (t.length.isEmpty()) {
-            return new Answer.CannotTell<>(
+            return Answer.CannotTell.nothing(
                     "There are no " + what + " that stand out.", "Pick a sample on a clear one.");
         }
         return new Answer.Told<>(

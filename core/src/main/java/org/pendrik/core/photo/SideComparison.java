@@ -17,9 +17,11 @@ import org.pendrik.core.colour.Srgb;
  * prototype by more than the tolerance is <em>lighter</em>, beyond it by more is <em>heavier</em>;
  * as far along but beside the line by more, and not the same in ΔE00 either, is <em>another
  * colour</em>. Where the prototype itself is as good as the factory colour there is no way: farther
- * from that colour than the prototype by more than the tolerance is heavier. Where one of the
- * photographs has no colour, nothing is said of it. The tolerance is twice the joint standard
- * uncertainty, and never under the just noticeable 2.3.
+ * from that colour than the prototype by more than the tolerance is heavier. The tolerance is twice
+ * the joint standard uncertainty, and never under the just noticeable 2.3. What lies within it is
+ * <em>as the prototype</em> only where the colours themselves are within the just noticeable and
+ * the tolerance is at most twice that: a wide ± is no likeness. Else it cannot be told, and neither
+ * can the colour of a photograph that has none.
  */
 public final class SideComparison {
     /**
@@ -27,7 +29,10 @@ public final class SideComparison {
      * "Evaluation of uniform color spaces developed after the adoption of CIELAB and CIELUV", Color
      * Research and Application 19 (1994), 105–121).
      */
-    private static final double JUST_NOTICEABLE = 2.3;
+    static final double JUST_NOTICEABLE = 2.3;
+
+    /** A ± wider than that by more than this could hide a difference that everyone sees. */
+    private static final double MOST_UNSURE = 2;
 
     private static final int HALF = 16;
     private static final int LOW_BITS = 0xffff;
@@ -52,64 +57,86 @@ public final class SideComparison {
      */
     public static RegionVerdict judge(
             Region region, ColourSample prototype, ColourSample model, @Nullable Lab factory) {
-        double joint = Math.hypot(prototype.pairPlusMinus(), model.pairPlusMinus());
-        double tolerance = Math.max(JUST_NOTICEABLE, joint);
+        double plusMinus = Math.hypot(prototype.pairPlusMinus(), model.pairPlusMinus());
+        double tolerance = Math.max(JUST_NOTICEABLE, plusMinus);
+        Pair pair = new Pair(region, prototype, model, plusMinus);
+        Lab p = prototype.median();
+        Lab m = model.median();
+        double apart = p.distance(m);
         if (!prototype.hue() || !model.hue()) {
-            return byLightness(
-                    region, prototype.lightnessAlone(), model.lightnessAlone(), tolerance);
+            return new Pair(region, prototype.lightnessAlone(), model.lightnessAlone(), plusMinus)
+                    .open(RegionVerdict.Open.NO_HUE, Double.NaN, 0);
         }
-        ColourDifference d = ColourDifference.between(prototype.median(), model.median());
         if (factory == null) {
-            Verdict v = d.deltaE00() <= tolerance ? Verdict.AS_PROTOTYPE : Verdict.CANNOT_TELL;
+            return pair.difference().deltaE00() > tolerance
+                    ? pair.open(RegionVerdict.Open.NO_FACTORY_COLOUR, Double.NaN, apart)
+                    : pair.alike(Double.NaN, apart);
+        }
+        double way = factory.distance(p);
+        if (way <= tolerance) {
+            double gone = factory.distance(m);
+            return gone > tolerance + way
+                    ? pair.told(Verdict.HEAVIER, Double.NaN, gone)
+                    : pair.besides(Double.NaN, apart);
+        }
+        double t = dot(factory, p, m) / (way * way);
+        double off = m.distance(factory.towards(p, t));
+        double ahead = (t - 1) * way;
+        if (Math.abs(ahead) > tolerance) {
+            return pair.told(ahead < 0 ? Verdict.LIGHTER : Verdict.HEAVIER, t, off);
+        }
+        return pair.besides(t, off);
+    }
+
+    /** Two colours that are held against each other. */
+    private record Pair(
+            Region region, ColourSample prototype, ColourSample model, double plusMinus) {
+        ColourDifference difference() {
+            return ColourDifference.between(prototype.median(), model.median());
+        }
+
+        RegionVerdict told(Verdict v, double progress, double off) {
             return new RegionVerdict(
                     region,
                     v,
                     prototype,
                     model,
-                    d,
-                    Double.NaN,
-                    prototype.median().distance(model.median()),
-                    tolerance);
+                    difference(),
+                    progress,
+                    off,
+                    plusMinus,
+                    Optional.empty());
         }
-        double way = factory.distance(prototype.median());
-        if (way <= tolerance) {
-            double gone = factory.distance(model.median());
-            double off = prototype.median().distance(model.median());
-            Verdict v = gone > tolerance + way ? Verdict.HEAVIER : alike(d, off, tolerance);
-            return new RegionVerdict(region, v, prototype, model, d, Double.NaN, gone, tolerance);
-        }
-        double t = dot(factory, prototype.median(), model.median()) / (way * way);
-        double off = model.median().distance(factory.towards(prototype.median(), t));
-        double ahead = (t - 1) * way;
-        Verdict v;
-        if (ahead < -tolerance) {
-            v = Verdict.LIGHTER;
-        } else if (ahead > tolerance) {
-            v = Verdict.HEAVIER;
-        } else {
-            v = alike(d, off, tolerance);
-        }
-        return new RegionVerdict(region, v, prototype, model, d, t, off, tolerance);
-    }
 
-    /** The lightness of both, which leaves open what the colour is. */
-    private static RegionVerdict byLightness(
-            Region region, ColourSample prototype, ColourSample model, double tolerance) {
-        return new RegionVerdict(
-                region,
-                Verdict.CANNOT_TELL,
-                prototype,
-                model,
-                ColourDifference.between(prototype.median(), model.median()),
-                Double.NaN,
-                0,
-                tolerance);
-    }
+        RegionVerdict open(RegionVerdict.Open why, double progress, double off) {
+            return new RegionVerdict(
+                    region,
+                    Verdict.CANNOT_TELL,
+                    prototype,
+                    model,
+                    difference(),
+                    progress,
+                    off,
+                    plusMinus,
+                    Optional.of(why));
+        }
 
-    /** As far along; another colour when both say so: ΔE*ab overstates strong colours. */
-    private static Verdict alike(ColourDifference d, double off, double tolerance) {
-        boolean other = off > tolerance && d.deltaE00() > tolerance;
-        return other ? Verdict.OTHER_COLOUR : Verdict.AS_PROTOTYPE;
+        /** As far along; another colour when both say so: ΔE*ab overstates strong colours. */
+        RegionVerdict besides(double progress, double off) {
+            double tolerance = Math.max(JUST_NOTICEABLE, plusMinus);
+            boolean other = off > tolerance && difference().deltaE00() > tolerance;
+            return other ? told(Verdict.OTHER_COLOUR, progress, off) : alike(progress, off);
+        }
+
+        /** Within the tolerance, which has to be narrow for a likeness. */
+        RegionVerdict alike(double progress, double off) {
+            boolean sure =
+                    difference().deltaE00() <= JUST_NOTICEABLE
+                            && plusMinus <= MOST_UNSURE * JUST_NOTICEABLE;
+            return sure
+                    ? told(Verdict.AS_PROTOTYPE, progress, off)
+                    : open(RegionVerdict.Open.TOO_UNSURE, progress, off);
+        }
     }
 
     /**

@@ -10,9 +10,8 @@ public enum Verdict {
     HEAVIER,
     /** As weathered as the prototype, in a colour that is another one. */
     OTHER_COLOUR,
-    /**
-     * Without the factory colour, which way is "more" is not known; a photograph without colour
-     * tells neither.
-     */
+    /** Neither more nor less, but not alike: an angle, a size, a place. */
+    DIFFERS,
+    /** The photographs leave it open. */
     CANNOT_TELL
 }

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.core.catalogue.Catalogue;
 import org.pendrik.core.catalogue.Material;
 import org.pendrik.core.colour.ColourDifference;
@@ -14,6 +15,8 @@ import org.pendrik.core.colour.Lab;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.DustHeight;
 import org.pendrik.core.measure.EdgeWear;
+import org.pendrik.core.measure.MarkForm;
+import org.pendrik.core.measure.MarkPlace;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.Spots;
@@ -44,6 +47,7 @@ public final class EffectsSeen {
 
     private static final double[] CHIPS = {0.2, 1, 4};
     private static final double[] GRIME = {0.6, 4, 12};
+    private static final double[] MINERAL = {0.3, 2, 6};
     private static final double[] SOOT = {2, 8, 20};
 
     /** Share of the surface at the foot, percent. */
@@ -52,8 +56,8 @@ public final class EffectsSeen {
     /** Worn share of an edge, percent of its length. */
     private static final double[] WORN = {5, 20, 45};
 
-    /** From here on marks run down, below they sit. */
-    private static final double RUNS = 0.4;
+    /** From this cover on grime is a film all over and not what lies in joints, percent. */
+    private static final double ALL_OVER = 25;
 
     private final Catalogue catalogue;
     private final Sight sight;
@@ -114,10 +118,8 @@ public final class EffectsSeen {
         List<Proposal> all = new ArrayList<>();
         for (Seen s : regions) {
             fade(s, all);
-            rust(s, all);
-            chips(s, all);
-            film(s, WeatherClass.GRIME, EffectKind.JOINT_SHADE, GRIME, all);
-            film(s, WeatherClass.SOOT, EffectKind.POWDER, SOOT, all);
+            marks(s, all);
+            film(s, WeatherClass.SOOT, EffectKind.SOOT, SOOT, all);
             dust(s, all);
         }
         edges.forEach(e -> worn(e, all));
@@ -180,57 +182,83 @@ public final class EffectsSeen {
         return 100 * s.measured().toldCover().flatMap(v -> v.share(c)).orElse(0.0);
     }
 
-    private Optional<Streaks> running(Seen s, WeatherClass c) {
-        Answer<Streaks> a = s.measured().streaks().get(c);
-        return Optional.ofNullable(a)
-                .flatMap(Answer::told)
-                .filter(t -> t.coherence() >= RUNS && Math.abs(t.angleDegrees()) < 45);
-    }
-
-    private void rust(Seen s, List<Proposal> out) {
-        for (WeatherClass c : List.of(WeatherClass.FRESH_RUST, WeatherClass.OLD_RUST)) {
-            Optional<Streaks> runs = running(s, c);
-            int strength = strength(percent(s, c), RUST);
-            if (runs.isPresent() && strength > 0) {
-                Streaks t = runs.get();
-                out.add(
-                        proposal(
-                                s,
-                                EffectKind.RUST_STREAKS,
-                                strength,
-                                Optional.ofNullable(s.classColour().get(c)),
-                                mark(Sight.Mark.STREAK, t.widthMm(), t.lengthMm()),
-                                say(
-                                        "%s covers %.1f %%, %d streaks %.0f° off the vertical, %.0f mm long, %.0f mm apart",
-                                        c.label(),
-                                        percent(s, c),
-                                        t.count(),
-                                        t.angleDegrees(),
-                                        t.lengthMm(),
-                                        t.spacingMm())));
+    /** What lies in marks: what it is goes by whether they run and how large they are. */
+    private void marks(Seen s, List<Proposal> out) {
+        Map<WeatherClass, MarkForm> forms = MarkForm.in(s.measured());
+        for (WeatherClass c :
+                List.of(
+                        WeatherClass.FRESH_RUST,
+                        WeatherClass.OLD_RUST,
+                        WeatherClass.BARE_METAL,
+                        WeatherClass.GRIME,
+                        WeatherClass.WHITE_MINERAL)) {
+            Optional<MarkForm> form = Optional.ofNullable(forms.get(c));
+            boolean runs = form.map(MarkForm::runs).orElse(false);
+            if (c == WeatherClass.GRIME && !runs) {
+                boolean film = percent(s, c) >= ALL_OVER;
+                film(s, c, film ? EffectKind.GRIME : EffectKind.JOINT_SHADE, GRIME, out);
+            } else {
+                form.flatMap(m -> MarkEffect.of(c, m)).ifPresent(k -> marks(s, c, k, runs, out));
             }
         }
     }
 
-    private void chips(Seen s, List<Proposal> out) {
-        for (WeatherClass c : List.of(WeatherClass.BARE_METAL, WeatherClass.OLD_RUST)) {
-            Optional<Spots> spots =
-                    Optional.ofNullable(s.measured().spots().get(c)).flatMap(Answer::told);
-            int strength = strength(percent(s, c), CHIPS);
-            if (spots.isPresent() && strength > 0 && running(s, c).isEmpty()) {
-                Spots t = spots.get();
-                out.add(
-                        proposal(
-                                s,
-                                EffectKind.CHIPS,
-                                strength,
-                                Optional.ofNullable(s.classColour().get(c)),
-                                mark(Sight.Mark.SPOT, t.medianMm(), 0),
-                                say(
-                                        "%s covers %.1f %%, %d spots, median %.0f mm across",
-                                        c.label(), percent(s, c), t.count(), t.medianMm())));
-            }
+    private void marks(Seen s, WeatherClass c, EffectKind kind, boolean run, List<Proposal> out) {
+        Optional<Streaks> runs = told(s.measured().streaks().get(c)).filter(_ -> run);
+        Optional<Spots> spots = told(s.measured().spots().get(c));
+        Optional<MarkPlace> place = Optional.ofNullable(s.measured().places().get(c));
+        int strength = strength(percent(s, c), thresholds(kind));
+        if (strength == 0) {
+            return;
         }
+        String form =
+                runs.map(EffectsSeen::said)
+                        .or(() -> spots.map(EffectsSeen::said))
+                        .or(() -> place.map(EffectsSeen::said))
+                        .orElse("");
+        String mark =
+                runs.map(t -> mark(Sight.Mark.STREAK, t.widthMm(), t.lengthMm()))
+                        .or(() -> spots.map(t -> mark(Sight.Mark.SPOT, t.medianMm(), 0)))
+                        .or(() -> place.map(t -> mark(Sight.Mark.SPOT, t.acrossMm(), 0)))
+                        .orElse("");
+        out.add(
+                proposal(
+                        s,
+                        kind,
+                        strength,
+                        Optional.ofNullable(s.classColour().get(c)),
+                        mark,
+                        say("%s covers %.1f %%, %s", c.label(), percent(s, c), form)));
+    }
+
+    private static double[] thresholds(EffectKind kind) {
+        return switch (kind) {
+            case CHIPS -> CHIPS;
+            case DIRT_STREAKS -> GRIME;
+            case MINERAL_STREAKS -> MINERAL;
+            default -> RUST;
+        };
+    }
+
+    private static String said(Streaks t) {
+        return say(
+                "%d streaks %.0f° off the vertical, %.0f mm long, %.0f mm apart",
+                t.count(), t.angleDegrees(), t.lengthMm(), t.spacingMm());
+    }
+
+    private static String said(Spots t) {
+        return say("%d spots, median %.0f mm across", t.count(), t.medianMm());
+    }
+
+    private static String said(MarkPlace t) {
+        return say(
+                "about as much as %.0f marks of %.0f mm across, the middle of them %.0f mm from the left"
+                        + " and %.0f mm up",
+                Math.max(1, t.marks()), t.acrossMm(), t.alongMm(), t.upMm());
+    }
+
+    private static <T> Optional<T> told(@Nullable Answer<T> a) {
+        return a == null ? Optional.empty() : a.told();
     }
 
     private void film(Seen s, WeatherClass c, EffectKind kind, double[] from, List<Proposal> out) {

@@ -65,7 +65,7 @@ public class SideMeasurerTest {
             for (int i = 0; i < part.length; i++) {
                 part[i] = random.nextDouble() < 0.42 ? 1 : random.nextInt(20) == 0 ? Float.NaN : 0;
             }
-            int[] found = Spots.components(part, w, h);
+            int[] found = Marks.components(part, w, h);
             int[] flood = new int[part.length];
             int count = 0;
             for (int i = 0; i < part.length; i++) {

@@ -1,9 +1,11 @@
 package org.pendrik.core.photo;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.Random;
 import java.util.SplittableRandom;
 import org.pendrik.core.colour.ColourDifference;
@@ -154,31 +156,41 @@ public class MeasureTest {
                 SideComparison.judge(ALL, clean, clean, FACTORY).verdict(), Verdict.AS_PROTOTYPE);
     }
 
-    /** Whatever is said to be as the prototype is near it, however far that has come. */
+    /**
+     * Whatever is said to be as the prototype is near it, and the photographs would show if not.
+     */
     @Test
     public void whatIsAsThePrototypeIsNearIt() {
         SplittableRandom random = new SplittableRandom(31);
         int same = 0;
         int other = 0;
+        int open = 0;
         for (int i = 0; i < 4000; i++) {
             Lab factory = near(new Lab(50, 0, 0), 40, random);
             ColourSample prototype = measured(near(factory, 12, random), random);
-            ColourSample model = measured(near(prototype.median(), 12, random), random);
+            double reach = random.nextInt(4) == 0 ? 2 : 12;
+            ColourSample model = measured(near(prototype.median(), reach, random), random);
             RegionVerdict v =
                     SideComparison.judge(
                             ALL, prototype, model, random.nextInt(5) == 0 ? null : factory);
             double apart = prototype.median().distance(model.median());
             double seen = v.difference().deltaE00();
+            assertEquals(v.open().isPresent(), v.verdict() == Verdict.CANNOT_TELL);
             if (v.verdict() == Verdict.AS_PROTOTYPE) {
                 same++;
-                // along the way and beside it a tolerance each
-                assertTrue(Math.min(apart / Math.sqrt(2), seen) <= v.tolerance(), v.toString());
+                assertTrue(seen <= 2.3 && v.plusMinus() <= 4.6, v.toString());
             } else if (v.verdict() == Verdict.OTHER_COLOUR) {
                 other++;
                 assertTrue(Math.min(apart, seen) > v.tolerance(), v.toString());
+            } else if (v.open().equals(Optional.of(RegionVerdict.Open.TOO_UNSURE))) {
+                open++;
+                assertTrue(seen > 2.3 || v.plusMinus() > 4.6, v.toString());
+                assertFalse(v.isSeen());
             }
         }
-        assertTrue(same > 200 && other > 200, same + " alike, " + other + " in another colour");
+        assertTrue(
+                same > 200 && other > 200 && open > 200,
+                same + " alike, " + other + " in another colour, " + open + " open");
     }
 
     private static ColourSample measured(Lab colour, SplittableRandom random) {
@@ -198,6 +210,8 @@ public class MeasureTest {
         var far = SideComparison.judge(ALL, sample(WEATHERED), sample(FACTORY), null);
         assertEquals(far.verdict(), Verdict.CANNOT_TELL);
         assertTrue(Double.isNaN(far.progress()));
+        assertEquals(far.open(), Optional.of(RegionVerdict.Open.NO_FACTORY_COLOUR));
+        assertTrue(far.isSeen());
         assertEquals(
                 SideComparison.judge(ALL, sample(WEATHERED), sample(WEATHERED), null).verdict(),
                 Verdict.AS_PROTOTYPE);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.core.catalogue.Catalogue;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
@@ -15,6 +16,7 @@ import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.Cover;
 import org.pendrik.core.measure.DustHeight;
 import org.pendrik.core.measure.EdgeWear;
+import org.pendrik.core.measure.MarkPlace;
 import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.Spots;
@@ -36,6 +38,7 @@ public class EffectsSeenTest {
         private final Map<WeatherClass, Double> cover = new java.util.EnumMap<>(WeatherClass.class);
         private Optional<Spots> spots = Optional.empty();
         private Optional<Streaks> streaks = Optional.empty();
+        private Optional<MarkPlace> place = Optional.empty();
         private WeatherClass marks = WeatherClass.OLD_RUST;
         private Answer<DustHeight> dust = cannot();
 
@@ -66,6 +69,8 @@ public class EffectsSeenTest {
                                     .orElse(Map.of()),
                             streaks.<Map<WeatherClass, Answer<Streaks>>>map(
                                             s -> Map.of(marks, new Answer.Told<>(s)))
+                                    .orElse(Map.of()),
+                            place.<Map<WeatherClass, MarkPlace>>map(p -> Map.of(marks, p))
                                     .orElse(Map.of()),
                             dust,
                             EffectsSeenTest.<AlongLength>cannot(),
@@ -141,6 +146,64 @@ public class EffectsSeenTest {
                 List.of(EffectKind.RUST_STREAKS));
         assertEquals(all.getFirst().strength(), 3);
         assertTrue(all.getFirst().marks().startsWith("0.23 × 4.6 mm on the model"), all.toString());
+    }
+
+    /** Rust is told by its shape and direction, and is not always a streak. */
+    @DataProvider
+    public Object[][] shapes() {
+        Streaks running = new Streaks(4, 1, 0.8, 12, 400, 60, 20, 4, 90, 300);
+        Streaks stubby = new Streaks(4, 1, 0.8, 12, 60, 60, 50, 4, 90, 300);
+        Spots small = new Spots(30, 40, 5000, 35, 25, 45, 2, 8);
+        MarkPlace few = new MarkPlace(400, 300, 220, 180, 3, 4);
+        return new Object[][] {
+            {WeatherClass.FRESH_RUST, running, small, null, EffectKind.RUST_STREAKS},
+            {WeatherClass.FRESH_RUST, null, small, few, EffectKind.RUST_SPOTS},
+            {WeatherClass.FRESH_RUST, stubby, null, few, EffectKind.HEAVY_RUST},
+            {WeatherClass.FRESH_RUST, null, null, few, EffectKind.HEAVY_RUST},
+            {WeatherClass.OLD_RUST, null, small, few, EffectKind.CHIPS},
+            {WeatherClass.OLD_RUST, null, null, few, EffectKind.HEAVY_RUST},
+            {WeatherClass.BARE_METAL, null, null, few, EffectKind.CHIPS},
+            {WeatherClass.GRIME, running, null, few, EffectKind.DIRT_STREAKS},
+            {WeatherClass.GRIME, null, null, few, EffectKind.JOINT_SHADE},
+            {WeatherClass.WHITE_MINERAL, running, null, few, EffectKind.MINERAL_STREAKS},
+            {WeatherClass.WHITE_MINERAL, null, null, few, null},
+        };
+    }
+
+    @Test(dataProvider = "shapes")
+    public void marksAreAnEffectByTheirShapeAndDirection(
+            WeatherClass c,
+            @Nullable Streaks streaks,
+            @Nullable Spots spots,
+            @Nullable MarkPlace place,
+            @Nullable EffectKind kind) {
+        Told t = new Told().covers(c, 0.073);
+        t.marks = c;
+        t.streaks = Optional.ofNullable(streaks);
+        t.spots = Optional.ofNullable(spots);
+        t.place = Optional.ofNullable(place);
+        assertEquals(
+                in(t.on("side")).stream().map(EffectsSeen.Proposal::kind).toList(),
+                kind == null ? List.of() : List.of(kind));
+        for (EffectsSeen.Proposal p : in(t.on("side"))) {
+            assertTrue(p.why().startsWith(c.label() + " covers 7.3 %"), p.why());
+        }
+    }
+
+    @Test
+    public void fewLargePatchesSayWhereTheyLie() {
+        Told t = new Told().covers(WeatherClass.OLD_RUST, 0.073);
+        t.place = Optional.of(new MarkPlace(400, 300, 220, 180, 3, 4));
+        assertEquals(
+                in(t.on("side")).getFirst().why(),
+                "old rust covers 7.3 %, about as much as 3 marks of 180 mm across, the middle of"
+                        + " them 400 mm from the left and 300 mm up");
+    }
+
+    @Test
+    public void grimeThatIsNearlyEverywhereIsAFilm() {
+        var p = in(new Told().covers(WeatherClass.GRIME, 0.4).on("side")).getFirst();
+        assertEquals(p.kind(), EffectKind.GRIME);
     }
 
     @Test

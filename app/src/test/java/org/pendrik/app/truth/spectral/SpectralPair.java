@@ -7,6 +7,7 @@ import org.pendrik.app.truth.MarkedPhotograph;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.measure.Gap;
+import org.pendrik.core.measure.Gaps;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.Verdict;
 
@@ -84,7 +85,9 @@ public final class SpectralPair {
                         ? Verdict.AS_PROTOTYPE
                         : ratio < 1 ? Verdict.LIGHTER : Verdict.HEAVIER;
         Optional<Gap> gap =
-                Gap.between(first.regions().get(region), second.regions().get(region)).stream()
+                Gaps.between(first.regions().get(region), second.regions().get(region))
+                        .told()
+                        .stream()
                         .filter(g -> g.kind() == kind && g.of().equals(Optional.of(c)))
                         .findFirst();
         out.add(
@@ -96,8 +99,11 @@ public final class SpectralPair {
                         gap.map(
                                         g ->
                                                 String.format(
-                                                        "%.2f against %.2f ± %.2f",
-                                                        g.model(), g.prototype(), g.tolerance()))
+                                                        "%.2f against %.2f ± %.2f, not seen %.2f",
+                                                        g.model(),
+                                                        g.prototype(),
+                                                        g.plusMinus(),
+                                                        g.notSeen()))
                                 .orElse("")));
     }
 }
