@@ -136,6 +136,21 @@ export const measuresQuery = (jobId: string, photographId: string, marked: boole
 		placeholderData: keepPreviousData
 	});
 
+/** The regions of a side on each of several photographs of it. */
+export const joinedQuery = (jobId: string, side: Schemas['Photograph']['side'], wanted: boolean) =>
+	queryOptions({
+		queryKey: ['job', jobId, 'joined', side],
+		queryFn: ({ signal }) =>
+			must(
+				api.GET('/api/jobs/{jobId}/sides/{side}/joined', {
+					params: { path: { jobId, side } },
+					signal
+				})
+			),
+		enabled: wanted,
+		placeholderData: keepPreviousData
+	});
+
 export const proposalsQuery = (jobId: string, photographId: string, wanted: boolean) =>
 	queryOptions({
 		queryKey: ['job', jobId, 'proposals', photographId],
@@ -256,7 +271,7 @@ export const recordQuery = (id: string) =>
 
 /** Parts of a job by the third word of their keys; the job itself has none. */
 const OF_PHOTOGRAPHS = ['photographs', 'sides'];
-const OF_STUDY = ['study', 'measures', 'proposals', 'artworks'];
+const OF_STUDY = ['study', 'measures', 'joined', 'proposals', 'artworks'];
 
 /** What stays as it is shown when an edit was answered: what the answer said, and what it does not touch. */
 const STAYS = {

@@ -1266,6 +1266,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/sides/{side}/joined": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["joined"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/steps/{stepId}/mix": {
         parameters: {
             query?: never;
@@ -1579,6 +1595,22 @@ export interface paths {
         };
         get: operations["propose"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{id}/lead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["lead"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3527,6 +3559,8 @@ export interface components {
             id: string;
             name: string;
             outline: components["schemas"]["Point"][];
+            /** Format: uuid */
+            photographId?: string | null;
             /** @enum {string} */
             role: "MEASURE" | "EXCLUDE" | "EDGE" | "CUT";
             /** @enum {string} */
@@ -3572,6 +3606,19 @@ export interface components {
             /** @enum {string|null} */
             substrate?: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY" | null;
             zoneKey: string;
+        };
+        Joined: {
+            /** Format: uuid */
+            leading?: string | null;
+            regions: components["schemas"]["JoinedRegion"][];
+        };
+        JoinedRegion: {
+            /** Format: uuid */
+            measuredOn: string;
+            on: components["schemas"]["OnPhotograph"][];
+            /** Format: uuid */
+            regionId: string;
+            spread: components["schemas"]["Spread"][];
         };
         Judged: {
             advice: components["schemas"]["Advised"][];
@@ -3663,6 +3710,10 @@ export interface components {
             mix: string;
             target?: string | null;
             words: string;
+        };
+        LeadDraft: {
+            /** Format: int32 */
+            version: number;
         };
         LeftOpen: {
             remedy: string;
@@ -4112,6 +4163,14 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        OnPhotograph: {
+            /** Format: double */
+            deltaE00?: number | null;
+            differs: string[];
+            hex?: string | null;
+            /** Format: uuid */
+            photographId: string;
+        };
         Open: {
             clock: components["schemas"]["ClockView"];
             /** Format: uuid */
@@ -4266,6 +4325,7 @@ export interface components {
             /** Format: uuid */
             jobId: string;
             knownPoints?: components["schemas"]["KnownPoints"] | null;
+            leads: boolean;
             mediaType: string;
             /** Format: int32 */
             orientation: number;
@@ -4289,6 +4349,7 @@ export interface components {
             addedAt: string;
             caption: string;
             corners?: components["schemas"]["Corners"] | null;
+            evened?: boolean | null;
             /** Format: double */
             focalMm35?: number | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
@@ -4297,6 +4358,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             knownPoints?: components["schemas"]["KnownPoints"] | null;
+            leads?: boolean | null;
             mediaType: string;
             /** Format: int32 */
             orientation: number;
@@ -4534,6 +4596,8 @@ export interface components {
             id: string;
             name: string;
             outline?: components["schemas"]["Point"][] | null;
+            /** Format: uuid */
+            photograph?: string | null;
             /** @enum {string|null} */
             role?: "MEASURE" | "EXCLUDE" | "EDGE" | "CUT" | null;
             /** @enum {string|null} */
@@ -4763,6 +4827,15 @@ export interface components {
         SprayEffect: {
             key: string;
             name: string;
+        };
+        Spread: {
+            apart: boolean;
+            /** Format: double */
+            least: number;
+            measure: string;
+            /** Format: double */
+            most: number;
+            unit: string;
         };
         SseEmitter: {
             /** Format: int64 */
@@ -7298,6 +7371,31 @@ export interface operations {
             };
         };
     };
+    joined: {
+        parameters: {
+            query?: {
+                task?: string;
+            };
+            header?: never;
+            path: {
+                jobId: string;
+                side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Joined"];
+                };
+            };
+        };
+    };
     mix_1: {
         parameters: {
             query?: never;
@@ -7822,6 +7920,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["CornersProposal"];
+                };
+            };
+        };
+    };
+    lead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeadDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Photograph"];
                 };
             };
         };

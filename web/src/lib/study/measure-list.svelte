@@ -2,6 +2,7 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import type { Schemas } from '$lib/api/client';
+	import JoinedRegion from './joined-region.svelte';
 	import LightLine from './light-line.svelte';
 	import RegionDetails from './region-details.svelte';
 	import RegionTools from './region-tools.svelte';
@@ -16,9 +17,12 @@
 		zones: Schemas['JobZone'][];
 		side: Side;
 		ratio: number;
+		/** The regions on each photograph of the side, where there are several. */
+		joined?: Schemas['Joined'] | undefined;
+		photographs?: Schemas['Photograph'][];
 	};
 
-	let { measures, photo, desk, zones, side, ratio }: Props = $props();
+	let { measures, photo, desk, zones, side, ratio, joined, photographs = [] }: Props = $props();
 
 	const jobId = $derived(page.params.id ?? '');
 	const blurred = $derived(measures.strips.filter((s) => s.blurred));
@@ -64,8 +68,8 @@
 		)} mm.{/if}
 	The smallest mark that shows on the model is {Math.round(measures.smallestMm)} mm on the prototype.
 	{#if measures.samplesFrom && measures.samplesFrom !== photo.id}
-		The classes are those sampled on the prototype, turned to the shades that this model shows from
-		its own paint; samples picked here would be surer.{/if}
+		The classes are those sampled on another photograph, turned to the shades that this one shows
+		from its own paint; samples picked here would be surer.{/if}
 </p>
 <LightLine {photo} light={measures.light} />
 {#each measures.hardPairs as p (p.one + p.two)}
@@ -84,6 +88,7 @@
 	{#each measures.regions as m (m.regionId)}
 		{@const region = desk.regions.find((r) => r.id === m.regionId)}
 		{@const on = desk.chosen === m.regionId}
+		{@const together = joined?.regions.find((r) => r.regionId === m.regionId)}
 		<li class="border-t border-line py-1.5">
 			<button
 				class="grid w-full grid-cols-[1.4rem_2.6rem_1fr] items-center gap-2 text-left"
@@ -94,7 +99,11 @@
 				<span class="block h-8 border border-soft" style:background-color={m.hex ?? 'transparent'}
 				></span>
 				<span class="leading-tight">
-					<span class="font-semibold">{m.name}</span>{m.factory ? ' · factory colour' : ''}
+					<span class="font-semibold">{m.name}</span>{m.factory
+						? ' · factory colour'
+						: ''}{together && together.measuredOn !== photo.id
+						? ' · counts on another photograph'
+						: ''}
 					{#if m.sample}
 						<span class="figure block text-soft">
 							L* {one(m.sample.median.l)}
@@ -140,6 +149,15 @@
 						</p>
 					{/if}
 					<RegionDetails {m} {ratio} />
+					{#if together && joined?.leading}
+						<JoinedRegion
+							joined={together}
+							leading={joined.leading}
+							{region}
+							{photographs}
+							{desk}
+						/>
+					{/if}
 					<RegionTools {region} number={numberOf(m.regionId)} {desk} {zones} />
 				</div>
 			{/if}

@@ -21,7 +21,8 @@
 	const desk = Desk.get();
 	let input = $state<HTMLInputElement>();
 	let coming = $state('');
-	let refused = $state('');
+	/** What became of each file of the last lot, by name; a single one that was taken says nothing. */
+	let answers = $state<{ name: string; text: string; refused: boolean }[]>([]);
 	let over = $state(false);
 	const where = $derived(
 		side === 'LEFT' ? '' : `, ${SIDES.find((s) => s.key === side)?.label.toLowerCase() ?? ''}`
@@ -33,16 +34,18 @@
 		input?.click();
 	}
 
-	async function take(files: FileList | null | undefined) {
-		refused = '';
-		for (const file of Array.from(files ?? [])) await takeOne(file);
+	async function take(files: Iterable<File> | ArrayLike<File> | null | undefined) {
+		const lot = Array.from(files ?? []);
+		answers = [];
+		for (const file of lot) await takeOne(file, lot.length > 1);
 		coming = '';
 		if (input) input.value = '';
 	}
 
-	async function takeOne(file: File) {
+	async function takeOne(file: File, oneOfMany: boolean) {
 		coming = file.name;
 		const id = crypto.randomUUID();
+		const same = photographs.find((p) => p.caption === file.name);
 		try {
 			await must(
 				api.PUT('/api/jobs/{jobId}/photographs/{id}', {
@@ -54,9 +57,27 @@
 			);
 			await refreshJob(jobId);
 			onchoose(id);
+			const text = same ? 'taken; one of this name is here already' : 'taken';
+			if (oneOfMany || same) answers.push({ name: file.name, text, refused: false });
 		} catch (error) {
-			refused = said(error);
+			answers.push({ name: file.name, text: said(error), refused: true });
 		}
+	}
+
+	/** A picture from the clipboard; text that is pasted into a field goes its way. */
+	function paste(event: ClipboardEvent) {
+		const pictures = Array.from(event.clipboardData?.files ?? []).filter((f) =>
+			f.type.startsWith('image/')
+		);
+		if (!pictures.length || coming) return;
+		event.preventDefault();
+		const at = new Date().toTimeString().slice(0, 5);
+		void take(
+			pictures.map((f) =>
+				// a clipboard calls every picture the same
+				/^image\.\w+$/.test(f.name) ? new File([f], `pasted ${at}`, { type: f.type }) : f
+			)
+		);
 	}
 
 	async function putAway(photo: Schemas['Photograph']) {
@@ -73,17 +94,35 @@
 		);
 	}
 
-	function drop(event: DragEvent) {
+	const holdsFiles = (event: DragEvent) => event.dataTransfer?.types.includes('Files') ?? false;
+
+	function dragged(event: DragEvent) {
+		if (!holdsFiles(event)) return;
 		event.preventDefault();
+		over = true;
+	}
+
+	function drop(event: DragEvent) {
 		over = false;
+		if (!holdsFiles(event)) return;
+		event.preventDefault();
 		void take(event.dataTransfer?.files);
 	}
 </script>
 
+<!-- a photograph may be let fall anywhere on the page -->
+<svelte:window
+	onpaste={paste}
+	ondragover={dragged}
+	ondragleave={(event) => {
+		if (!event.relatedTarget) over = false;
+	}}
+	ondrop={drop}
+/>
 <input
 	bind:this={input}
 	type="file"
-	accept="image/jpeg,image/png"
+	accept="image/jpeg,image/png,image/webp"
 	multiple
 	class="hidden"
 	aria-label="Photograph of {what}"
@@ -94,26 +133,24 @@
 		class="flex flex-col items-start gap-3 border-2 border-dashed px-6 py-10 {over
 			? 'border-ink'
 			: 'border-line'}"
-		ondragover={(e) => {
-			e.preventDefault();
-			over = true;
-		}}
-		ondragleave={() => (over = false)}
-		ondrop={drop}
 		role="group"
 		aria-label="Place for a photograph of {what}"
 	>
 		<h2 class="text-2xl">Put in a photograph of {what}</h2>
 		<p class="max-w-prose text-soft">
-			JPEG or PNG, up to 50 megapixels. All four corners of the side must be in it; a grey card
-			beside it takes the light out.
+			JPEG, PNG or WebP, up to 50 megapixels: choose it, let it fall here, or paste it. All four
+			corners of the side must be in it; a grey card beside it takes the light out.
 		</p>
 		<Button look="act" onclick={ask} disabled={coming !== ''}
 			>{coming ? `Reading ${coming} …` : 'Choose a photograph'}</Button
 		>
 	</div>
 {:else}
-	<div class="mb-2 flex flex-wrap items-center gap-2">
+	<div
+		class="mb-2 flex flex-wrap items-center gap-2 {over
+			? 'outline-2 outline-ink outline-dashed'
+			: ''}"
+	>
 		{#each photographs as p (p.id)}
 			<span class="flex items-center border {chosen === p.id ? 'border-ink' : 'border-line'}">
 				<button
@@ -133,6 +170,13 @@
 		>
 	</div>
 {/if}
-{#if refused}
-	<p role="alert" class="my-2 border-l-8 border-ink bg-sheet px-3 py-2">{refused}</p>
+{#if answers.length}
+	<ul
+		class="my-2 border-l-8 border-ink bg-sheet px-3 py-2"
+		role={answers.some((a) => a.refused) ? 'alert' : 'status'}
+	>
+		{#each answers as a, i (i)}
+			<li><span class="font-semibold">{a.name}</span>: {a.text}</li>
+		{/each}
+	</ul>
 {/if}

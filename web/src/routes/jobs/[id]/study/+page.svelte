@@ -5,6 +5,7 @@
 	import {
 		catalogueQuery,
 		jobQuery,
+		joinedQuery,
 		measuresQuery,
 		photographsQuery,
 		sidesQuery,
@@ -13,6 +14,8 @@
 	import { Keys } from '$lib/keys/keys.svelte';
 	import EffectNotes from '$lib/study/effect-notes.svelte';
 	import EffectsSeen from '$lib/study/effects-seen.svelte';
+	import { joinedOf, leadingOf } from '$lib/study/joined';
+	import LeadingLine from '$lib/study/leading-line.svelte';
 	import MeasureList from '$lib/study/measure-list.svelte';
 	import PaperPanel from '$lib/paper/paper-panel.svelte';
 	import PhotoAbout from '$lib/study/photo-about.svelte';
@@ -42,11 +45,10 @@
 
 	const all = $derived((photographs.data ?? []).filter((p) => p.role === 'PROTOTYPE'));
 	const prototypes = $derived(all.filter((p) => p.side === side));
-	const photo = $derived(
-		prototypes.find((p) => p.id === wanted) ??
-			[...prototypes].reverse().find((p) => (p.corners ?? p.shellMarks) && !p.sister) ??
-			prototypes.at(-1)
-	);
+	const leading = $derived(leadingOf(prototypes));
+	const photo = $derived(prototypes.find((p) => p.id === wanted) ?? leading ?? prototypes.at(-1));
+	const several = $derived(joinedOf(prototypes));
+	const joined = createQuery(() => joinedQuery(id, side, several.length > 1));
 	const size = $derived(sizes.data?.find((s) => s.side === side));
 	const located = $derived(Boolean(size?.curve ? photo?.shellMarks : photo?.corners));
 	const measures = createQuery(() => measuresQuery(id, photo?.id ?? '', located));
@@ -102,6 +104,9 @@
 						<PhotoDesk {photo} {size} others={prototypes} />
 					{/key}
 					<PhotoAbout {photo} kind={view.job.kind} />
+					{#if leading && several.length > 1 && several.some((p) => p.id === photo.id)}
+						<LeadingLine {photo} {leading} count={several.length} />
+					{/if}
 					{#if located}
 						<h2 class="mt-4 mb-1 text-xl">
 							The {label.toLowerCase()}, {size.curve ? 'laid flat' : 'flat'}
@@ -138,6 +143,8 @@
 						zones={view.zones}
 						{side}
 						ratio={view.job.scaleRatio}
+						joined={several.length > 1 ? joined.data : undefined}
+						photographs={several}
 					/>
 				{/if}
 			</section>

@@ -172,7 +172,7 @@ class Comparisons {
             Photograph p =
                     role == Role.MODEL && asked != null
                             ? asked
-                            : photographs.latest(job.id(), role, side);
+                            : photographs.leading(job.id(), role, side);
             if (p == null) {
                 out.add("A photograph of " + what + where + ".");
             } else if (!p.located()) {

@@ -6,11 +6,13 @@ import java.util.Optional;
 import java.util.UUID;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.photograph.Photograph;
+import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.SideSizes;
 import org.pendrik.app.sides.FlatSides;
 import org.pendrik.app.sides.SideSize;
 import org.pendrik.app.study.FactoryColours;
 import org.pendrik.app.study.JobRegion;
+import org.pendrik.app.study.JoinedSides;
 import org.pendrik.app.study.Measuring;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
@@ -26,15 +28,17 @@ import org.springframework.stereotype.Component;
 
 /**
  * What two photographs measure when one is laid over the other. It is measured once, until
- * something changes that it hangs on: the photographs and their marks, the size of the side, what
- * is marked in Study, the factory colour (which another side may show), the scale, or how far away
- * the model is looked at.
+ * something changes that it hangs on: the photographs, those joined to the prototype's too, and
+ * their marks, the size of the side, what is marked in Study, the factory colour (which another
+ * side may show), the scale, or how far away the model is looked at.
  */
 @Component
 class PairMeasures {
     private final Pairs pairs;
     private final Studies studies;
     private final Measuring measuring;
+    private final JoinedSides joined;
+    private final Photographs photographs;
     private final FactoryColours factories;
     private final Workshops workshops;
     private final SideSizes sizes;
@@ -44,11 +48,15 @@ class PairMeasures {
             Pairs pairs,
             Studies studies,
             Measuring measuring,
+            JoinedSides joined,
+            Photographs photographs,
             FactoryColours factories,
             Workshops workshops,
             SideSizes sizes,
             FlatSides flat) {
         this.flat = flat;
+        this.joined = joined;
+        this.photographs = photographs;
         this.pairs = pairs;
         this.studies = studies;
         this.measuring = measuring;
@@ -59,6 +67,7 @@ class PairMeasures {
 
     private record Key(
             Photograph prototype,
+            List<Photograph> joined,
             Photograph model,
             Optional<SideSize> size,
             Optional<Lab> factory,
@@ -70,6 +79,7 @@ class PairMeasures {
     private Key key(Job job, Pairs.Chosen c) {
         return new Key(
                 c.prototype(),
+                photographs.joined(job.id(), c.model().side()),
                 c.model(),
                 sizes.of(job.id(), c.model().side()),
                 factories.of(job),
@@ -122,7 +132,7 @@ class PairMeasures {
     private record Median(Optional<Double> deltaE00) {}
 
     private Measured measure(UUID jobId, Pairs.Pair p) {
-        var one = measuring.measure(p.prototype(), p.first(), Watch.NOBODY);
+        var one = joined.measure(p.prototype(), p.first(), Watch.NOBODY);
         var two = measuring.measure(p.model(), p.second(), Watch.NOBODY);
         List<Both> regions = new ArrayList<>();
         List<BothEdges> edges = new ArrayList<>();

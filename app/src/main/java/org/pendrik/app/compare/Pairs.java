@@ -50,8 +50,8 @@ class Pairs {
             return wanted;
         }
         for (Side s : Side.values()) {
-            Photograph p = photographs.latest(jobId, Role.PROTOTYPE, s);
-            Photograph m = photographs.latest(jobId, Role.MODEL, s);
+            Photograph p = photographs.leading(jobId, Role.PROTOTYPE, s);
+            Photograph m = photographs.leading(jobId, Role.MODEL, s);
             if (p != null && m != null && p.located() && m.located()) {
                 return s;
             }
@@ -68,10 +68,10 @@ class Pairs {
      * @param modelId null takes the newest that is located
      */
     Optional<Chosen> chosen(UUID jobId, Side side, @Nullable UUID modelId) {
-        Photograph one = photographs.latest(jobId, Role.PROTOTYPE, side);
+        Photograph one = photographs.leading(jobId, Role.PROTOTYPE, side);
         Photograph two =
                 modelId == null
-                        ? photographs.latest(jobId, Role.MODEL, side)
+                        ? photographs.leading(jobId, Role.MODEL, side)
                         : photographs.get(modelId);
         if (one == null
                 || two == null

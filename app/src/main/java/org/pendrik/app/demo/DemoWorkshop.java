@@ -238,7 +238,7 @@ class DemoWorkshop implements ApplicationRunner {
     private static JobRegion marked(
             String name, RegionRole role, double x, double y, double w, double h) {
         return new JobRegion(
-                UUID.randomUUID(), name, null, Side.LEFT, role, x, y, w, h, false, List.of());
+                UUID.randomUUID(), name, null, Side.LEFT, role, x, y, w, h, false, List.of(), null);
     }
 
     private static List<JobSample> hopperSamples(UUID photo) {

@@ -59,7 +59,7 @@ class Papers {
         Job job = jobs.get(jobId);
         List<SideCardPdf.Card> cards = new ArrayList<>();
         for (Side side : wanted.isEmpty() ? List.of(Side.values()) : wanted) {
-            Photograph p = photographs.latest(jobId, Role.PROTOTYPE, side);
+            Photograph p = photographs.leading(jobId, Role.PROTOTYPE, side);
             if (p != null) {
                 sides.of(p).map(s -> card(job, p, s)).ifPresent(cards::add);
             }

@@ -25,6 +25,7 @@ import org.pendrik.app.sides.SideSize;
  * @param greyPatch a patch of known colour, once marked
  * @param straightLines what is straight on the prototype, to take out the lens
  * @param shellMarks marks on the end circles of a curved side
+ * @param leads of several photographs of the prototype's side this one measures it
  * @param evened the fall of the light over the side is taken out, where paint tells it
  */
 @RecordBuilder
@@ -51,6 +52,7 @@ public record Photograph(
         Marks.@Nullable GreyPatch greyPatch,
         Marks.@Nullable StraightLines straightLines,
         Marks.@Nullable ShellMarks shellMarks,
+        boolean leads,
         boolean evened,
         boolean removed,
         int version) {

@@ -102,6 +102,14 @@ class PhotographController {
         return photographs.even(id, draft);
     }
 
+    record LeadDraft(int version) {}
+
+    /** Lets this one of several photographs measure its side of the prototype. */
+    @PutMapping("/api/photographs/{id}/lead")
+    Photograph lead(@PathVariable UUID id, @RequestBody LeadDraft draft) {
+        return photographs.lead(id, draft.version());
+    }
+
     /**
      * Where the corners seem to be.
      *

@@ -23,8 +23,8 @@ interface PhotographMapper {
     @Select(
             """
             select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, evened, removed,
-                version
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, leads, evened,
+                removed, version
             from photograph where id = #{id}
             """)
     @Nullable Photograph find(UUID id);
@@ -32,8 +32,8 @@ interface PhotographMapper {
     @Select(
             """
             select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, evened, removed,
-                version
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, leads, evened,
+                removed, version
             from photograph where job_id = #{jobId} and not removed order by added_at, id
             """)
     List<Photograph> ofJob(UUID jobId);
@@ -41,8 +41,8 @@ interface PhotographMapper {
     @Select(
             """
             select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, evened, removed,
-                version
+                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, leads, evened,
+                removed, version
             from photograph where not removed order by job_id, added_at, id
             """)
     List<Photograph> all();
@@ -51,10 +51,10 @@ interface PhotographMapper {
             """
             insert into photograph (id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px,
                 orientation, taken_at, focal_mm35, added_at, corners, known_points, grey_patch, straight_lines,
-                shell_marks, evened, removed, version)
+                shell_marks, leads, evened, removed, version)
             values (#{id}, #{jobId}, #{role}, #{side}, #{sister}, #{caption}, #{hash}, #{mediaType}, #{widthPx},
                 #{heightPx}, #{orientation}, #{takenAt}, #{focalMm35}, #{addedAt}, #{corners}, #{knownPoints},
-                #{greyPatch}, #{straightLines}, #{shellMarks}, #{evened}, false, 1)
+                #{greyPatch}, #{straightLines}, #{shellMarks}, #{leads}, #{evened}, false, 1)
             """)
     void insert(Photograph p);
 
@@ -87,6 +87,21 @@ interface PhotographMapper {
             where id = #{id} and version = #{version}
             """)
     int even(@Param("id") UUID id, @Param("evened") boolean evened, @Param("version") int version);
+
+    /** Lets one lead on its side, and none of the others. */
+    @Update(
+            """
+            update photograph set leads = (id = #{p.id})
+            where job_id = #{p.jobId} and role = 'PROTOTYPE' and side = #{p.side}
+            """)
+    void lead(@Param("p") Photograph p);
+
+    @Update(
+            """
+            update photograph set version = version + 1
+            where id = #{id} and version = #{version}
+            """)
+    int step(@Param("id") UUID id, @Param("version") int version);
 
     @Update("update photograph set removed = #{removed} where id = #{id}")
     int remove(@Param("id") UUID id, @Param("removed") boolean removed);

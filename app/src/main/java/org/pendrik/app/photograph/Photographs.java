@@ -205,6 +205,7 @@ public class Photographs {
                         null,
                         null,
                         null,
+                        false,
                         true,
                         false,
                         1));
@@ -300,24 +301,57 @@ public class Photographs {
     }
 
     /**
-     * The photograph of a role and side to show first: the newest that is located, else the newest;
-     * sister cars never.
+     * The photograph that counts for a role and side. Of the prototype it is the one that was
+     * chosen to lead; else the first that is located, so that another one that comes in later
+     * changes nothing by itself. Of the model it is the newest that is located. Where none is, the
+     * newest; sister cars never.
      */
-    public @Nullable Photograph latest(UUID jobId, Role role, Side side) {
-        return latest(mapper.ofJob(jobId), role, side);
+    public @Nullable Photograph leading(UUID jobId, Role role, Side side) {
+        return leading(mapper.ofJob(jobId), role, side);
     }
 
     /** The same among photographs of one job, oldest first. */
-    public static @Nullable Photograph latest(List<Photograph> ofJob, Role role, Side side) {
-        Photograph best = null;
-        for (Photograph p : ofJob) {
-            if (p.role() == role
-                    && p.side() == side
-                    && !p.sister()
-                    && (best == null || p.located() || !best.located())) {
-                best = p;
-            }
+    public static @Nullable Photograph leading(List<Photograph> ofJob, Role role, Side side) {
+        List<Photograph> all =
+                ofJob.stream()
+                        .filter(p -> p.role() == role && p.side() == side && !p.sister())
+                        .toList();
+        List<Photograph> located = all.stream().filter(Photograph::located).toList();
+        if (located.isEmpty()) {
+            return all.isEmpty() ? null : all.getLast();
         }
-        return best;
+        return role == Role.MODEL
+                ? located.getLast()
+                : located.stream().filter(Photograph::leads).findFirst().orElse(located.getFirst());
+    }
+
+    /** The located photographs of the prototype's side, sister cars left out, oldest first. */
+    public List<Photograph> joined(UUID jobId, Side side) {
+        return mapper.ofJob(jobId).stream()
+                .filter(p -> p.role() == Role.PROTOTYPE && p.side() == side)
+                .filter(p -> p.located() && !p.sister())
+                .toList();
+    }
+
+    /**
+     * Lets a photograph of the prototype measure its side.
+     *
+     * @param version of the photograph as it was seen
+     */
+    @Transactional
+    public Photograph lead(UUID id, int version) {
+        Photograph p = get(id);
+        if (p.role() != Role.PROTOTYPE || p.sister() || !p.located()) {
+            throw new InvalidInput(
+                    "Photograph",
+                    p.caption().isEmpty() ? "this one" : p.caption(),
+                    "cannot measure a side of the prototype",
+                    p.role() != Role.PROTOTYPE || p.sister()
+                            ? "Choose one of the prototype itself."
+                            : "Mark the corners of the side on it first.");
+        }
+        StaleVersion.unlessOne(mapper.step(id, version), "The photograph");
+        mapper.lead(p);
+        return get(id);
     }
 }

@@ -29,12 +29,13 @@ import org.pendrik.core.plan.SubjectKind;
 
 /**
  * The record of a job, as it is written to a file. Its schema is published at
- * /api/schema/record-6.json; a field added or changed makes a new version.
+ * /api/schema/record-7.json; a field added or changed makes a new version.
  *
- * @param version of the form, 6; 5 had one material for an effect and the zones of its kind, 4 had
- *     no times on zones and no work meant for named coats, 3 had ids of steps that said what these
- *     are made for, 2 had no schools and nothing taken back, 1 no sides, samples, lens or curved
- *     sides either; all are read as well
+ * @param version of the form, 7; 6 did not say which photograph measures what, nor whether its
+ *     light is evened out, 5 had one material for an effect and the zones of its kind, 4 had no
+ *     times on zones and no work meant for named coats, 3 had ids of steps that said what these are
+ *     made for, 2 had no schools and nothing taken back, 1 no sides, samples, lens or curved sides
+ *     either; all are read as well
  * @param drying when coats were seen to be touch dry
  * @param mixes what steps are mixed by, bottles by name and maker
  * @param artworks pictures fitted to regions
@@ -63,7 +64,7 @@ record JobRecord(
         @Nullable List<AnswerPart> answers,
         @Nullable List<JobZone> zones,
         @Nullable List<MaterialPart> materials) {
-    static final int VERSION = 6;
+    static final int VERSION = 7;
 
     /** A material that the tables do not have, as far as its family does not say it. */
     record MaterialPart(
@@ -100,7 +101,8 @@ record JobRecord(
             boolean factory,
             @Nullable Side side,
             @Nullable RegionRole role,
-            @Nullable List<Point> outline) {}
+            @Nullable List<Point> outline,
+            @Nullable UUID photograph) {}
 
     record EffectPart(
             UUID id,
@@ -133,7 +135,9 @@ record JobRecord(
             @Nullable Boolean sister,
             @Nullable Double focalMm35,
             Marks.@Nullable StraightLines straightLines,
-            Marks.@Nullable ShellMarks shellMarks) {}
+            Marks.@Nullable ShellMarks shellMarks,
+            @Nullable Boolean leads,
+            @Nullable Boolean evened) {}
 
     record StepPart(
             StepId id,

@@ -169,8 +169,8 @@ class RecordReader {
         for (SideSize size : or(r.sides(), List.<SideSize>of())) {
             sizes.insert(id, size);
         }
-        insertStudy(id, r);
         Map<UUID, UUID> fresh = insertPhotographs(id, r);
+        insertStudy(id, r, fresh);
         if (r.samples() != null) {
             studies.saveSamples(
                     id,
@@ -251,7 +251,7 @@ class RecordReader {
         return r;
     }
 
-    private void insertStudy(UUID id, JobRecord r) {
+    private void insertStudy(UUID id, JobRecord r, Map<UUID, UUID> fresh) {
         studies.saveRegions(
                 id,
                 r.regions().stream()
@@ -268,7 +268,10 @@ class RecordReader {
                                                 p.widthMm(),
                                                 p.heightMm(),
                                                 p.factory(),
-                                                or(p.outline(), List.<Point>of())))
+                                                or(p.outline(), List.<Point>of()),
+                                                p.photograph() == null
+                                                        ? null
+                                                        : fresh.get(p.photograph())))
                         .toList(),
                 1);
         studies.saveEffects(
@@ -318,7 +321,8 @@ class RecordReader {
                             p.greyPatch(),
                             p.straightLines(),
                             p.shellMarks(),
-                            true,
+                            or(p.leads(), false),
+                            or(p.evened(), true),
                             false,
                             1));
         }

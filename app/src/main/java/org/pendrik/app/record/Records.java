@@ -105,7 +105,8 @@ class Records {
                                                 r.factory(),
                                                 r.side(),
                                                 r.role(),
-                                                r.outline()))
+                                                r.outline(),
+                                                r.photographId()))
                         .toList(),
                 study.effects().stream()
                         .map(
@@ -144,7 +145,9 @@ class Records {
                                                 p.sister(),
                                                 p.focalMm35(),
                                                 p.straightLines(),
-                                                p.shellMarks()))
+                                                p.shellMarks(),
+                                                p.leads(),
+                                                p.evened()))
                         .toList(),
                 plan.steps().stream()
                         .map(

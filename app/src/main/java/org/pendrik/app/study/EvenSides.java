@@ -3,6 +3,7 @@ package org.pendrik.app.study;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
@@ -17,7 +18,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * Flat sides with the fall of the light taken out where the user did not switch that off, and what
- * their classes look like: by samples of their own, else by those of the prototype.
+ * their classes look like: by samples of their own, else by those of the prototype, which its
+ * photographs share.
  */
 @Component
 public class EvenSides {
@@ -77,17 +79,16 @@ public class EvenSides {
             return new Known(
                     even, Optional.of(p.id()), shown(even.side(), excluded, own), excluded);
         }
-        Photograph main = photographs.latest(p.jobId(), Role.PROTOTYPE, p.side());
-        if (main == null
-                || main.id().equals(p.id())
-                || !photographs.hasFile(main.hash())
-                || on(main, study).isEmpty()) {
-            return new Known(even(p, side, excluded, null), Optional.empty(), null, excluded);
-        }
         Optional<Known> known =
-                sides.of(main)
-                        .filter(s -> s.colourless() == side.colourless())
-                        .map(s -> known(main, s, study));
+                sampled(p, study).stream()
+                        .flatMap(
+                                main ->
+                                        sides
+                                                .of(main)
+                                                .filter(s -> s.colourless() == side.colourless())
+                                                .map(s -> known(main, s, study))
+                                                .stream())
+                        .findFirst();
         FlatSides.ClassesShown theirs = known.map(Known::shown).orElse(null);
         if (theirs == null) {
             return new Known(even(p, side, excluded, null), Optional.empty(), null, excluded);
@@ -95,7 +96,19 @@ public class EvenSides {
         var shown =
                 new FlatSides.ClassesShown(
                         theirs.side(), theirs.excluded(), theirs.samples(), true);
-        return new Known(even(p, side, excluded, shown), Optional.of(main.id()), shown, excluded);
+        return new Known(even(p, side, excluded, shown), known.get().from(), shown, excluded);
+    }
+
+    /** The other photographs of the prototype's side that have samples, the leading one first. */
+    private List<Photograph> sampled(Photograph p, Studies.Study study) {
+        Photograph main = photographs.leading(p.jobId(), Role.PROTOTYPE, p.side());
+        return Stream.concat(
+                        Stream.ofNullable(main),
+                        photographs.joined(p.jobId(), p.side()).stream()
+                                .filter(q -> !q.equals(main)))
+                .filter(q -> !q.id().equals(p.id()) && photographs.hasFile(q.hash()))
+                .filter(q -> !on(q, study).isEmpty())
+                .toList();
     }
 
     private FlatSides.Even even(

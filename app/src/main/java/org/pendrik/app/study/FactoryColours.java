@@ -82,7 +82,9 @@ public class FactoryColours {
 
     private Optional<Lab> colour(
             JobRegion region, Studies.Study study, List<Photograph> shown, List<SideSize> known) {
-        Photograph p = Photographs.latest(shown, Role.PROTOTYPE, region.side());
+        Photograph p =
+                JoinedSides.measuring(
+                        region, shown, Photographs.leading(shown, Role.PROTOTYPE, region.side()));
         if (p == null || !photographs.hasFile(p.hash())) {
             return Optional.empty();
         }

@@ -17,6 +17,8 @@ import org.pendrik.core.units.InvalidInput;
  * @param role what it is for
  * @param factory shows the paint as it left the factory
  * @param outline its corners in prototype mm when it is not the whole box; the two ends of an edge
+ * @param photographId the photograph that measures it, where that is another one than the leading
+ *     one of its side
  */
 public record JobRegion(
         UUID id,
@@ -29,7 +31,8 @@ public record JobRegion(
         double widthMm,
         double heightMm,
         boolean factory,
-        List<Point> outline) {
+        List<Point> outline,
+        @Nullable UUID photographId) {
     private static final double BESIDE_MM = 120;
 
     public JobRegion {
@@ -79,7 +82,8 @@ public record JobRegion(
                 widthMm,
                 heightMm,
                 factory,
-                List.of());
+                List.of(),
+                null);
     }
 
     /** The area that is measured, left out or cut. */
@@ -104,9 +108,37 @@ public record JobRegion(
         return new Edge(name, outline.getFirst(), outline.getLast());
     }
 
+    /** The same, measured on another photograph; null is the leading one. */
+    public JobRegion measuredOn(@Nullable UUID photograph) {
+        return new JobRegion(
+                id,
+                name,
+                zoneKey,
+                side,
+                role,
+                xMm,
+                yMm,
+                widthMm,
+                heightMm,
+                factory,
+                outline,
+                photograph);
+    }
+
     /** The same on another zone, or on none. */
     JobRegion on(@Nullable String zone) {
         return new JobRegion(
-                id, name, zone, side, role, xMm, yMm, widthMm, heightMm, factory, outline);
+                id,
+                name,
+                zone,
+                side,
+                role,
+                xMm,
+                yMm,
+                widthMm,
+                heightMm,
+                factory,
+                outline,
+                photographId);
     }
 }

@@ -81,6 +81,11 @@ public class Measuring {
             return i < 0 ? Optional.empty() : Optional.of(result.regions().get(i));
         }
 
+        /** The same side with other answers, in the same order. */
+        Measured with(SideMeasurer.Result other) {
+            return new Measured(photograph, side, plane, regions, edges, other, samplesFrom, fall);
+        }
+
         /** The regions of which enough can be seen, with their colours, if it has any. */
         public List<Coloured> colours() {
             List<Coloured> out = new ArrayList<>();

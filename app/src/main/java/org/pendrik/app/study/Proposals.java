@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.photograph.Role;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.EdgeWear;
@@ -21,9 +22,11 @@ import org.springframework.stereotype.Service;
 class Proposals {
     private final Measuring measuring;
     private final Photographs photographs;
+    private final JoinedSides joined;
     private final Engines engines;
 
-    Proposals(Measuring measuring, Photographs photographs, Engines engines) {
+    Proposals(Measuring measuring, Photographs photographs, JoinedSides joined, Engines engines) {
+        this.joined = joined;
         this.measuring = measuring;
         this.photographs = photographs;
         this.engines = engines;
@@ -57,7 +60,12 @@ class Proposals {
 
     Optional<Proposed> of(UUID photographId) {
         Photograph p = photographs.get(photographId);
-        return measuring.measure(photographId, Watch.NOBODY).map(m -> of(p, m));
+        Photograph leading = photographs.leading(p.jobId(), Role.PROTOTYPE, p.side());
+        // of the leading one, each region tells what its own photograph shows
+        return measuring
+                .measure(photographId, Watch.NOBODY)
+                .map(m -> p.equals(leading) ? joined.measure(p, m.side(), Watch.NOBODY) : m)
+                .map(m -> of(p, m));
     }
 
     private Proposed of(Photograph p, Measuring.Measured m) {

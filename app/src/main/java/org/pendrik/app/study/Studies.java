@@ -97,6 +97,9 @@ public class Studies {
             if (r.zoneKey() != null) {
                 requireZones(jobId, List.of(r.zoneKey()));
             }
+            if (r.photographId() != null) {
+                requireOfJob(jobId, r.photographId());
+            }
         }
         jobs.stepStudy(jobId, version);
         mapper.clearRegions(jobId);
@@ -221,18 +224,19 @@ public class Studies {
         }
     }
 
+    private void requireOfJob(UUID jobId, UUID photographId) {
+        if (!photographs.get(photographId).jobId().equals(jobId)) {
+            throw new InvalidInput(
+                    "Photograph", "of another job", "must belong to this job", "Put it in here.");
+        }
+    }
+
     /** Replaces the samples of classes on all photographs of a job. */
     public Study saveSamples(UUID jobId, List<JobSample> samples, int version) {
         requireAtMost("Samples", samples.size(), MOST_SAMPLES);
         requireUnique(samples.stream().map(JobSample::id).toList());
         for (JobSample s : samples) {
-            if (!photographs.get(s.photographId()).jobId().equals(jobId)) {
-                throw new InvalidInput(
-                        "Photograph",
-                        "of another job",
-                        "must belong to this job",
-                        "Put it in here.");
-            }
+            requireOfJob(jobId, s.photographId());
         }
         jobs.stepStudy(jobId, version);
         mapper.clearSamples(jobId);

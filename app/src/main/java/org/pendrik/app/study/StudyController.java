@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.problem.NotFound;
 import org.pendrik.app.sides.FlatSide;
+import org.pendrik.app.sides.Side;
 import org.pendrik.app.task.Tasks;
 import org.pendrik.core.measure.WeatherClass;
 import org.springframework.http.MediaType;
@@ -25,9 +26,16 @@ class StudyController {
     private final Studies studies;
     private final Measuring measuring;
     private final Proposals proposals;
+    private final JoinedSides joined;
     private final Tasks tasks;
 
-    StudyController(Studies studies, Measuring measuring, Proposals proposals, Tasks tasks) {
+    StudyController(
+            Studies studies,
+            Measuring measuring,
+            JoinedSides joined,
+            Proposals proposals,
+            Tasks tasks) {
+        this.joined = joined;
         this.studies = studies;
         this.measuring = measuring;
         this.proposals = proposals;
@@ -69,6 +77,13 @@ class StudyController {
                         measuring
                                 .view(photographId, watch)
                                 .orElseThrow(() -> new NotFound(NO_SIDE)));
+    }
+
+    /** Every region of a side on every photograph of it. */
+    @GetMapping("/api/jobs/{jobId}/sides/{side}/joined")
+    JoinedSides.Joined joined(
+            @PathVariable UUID jobId, @PathVariable Side side, @RequestParam @Nullable UUID task) {
+        return tasks.run(task, watch -> joined.joined(jobId, side, watch));
     }
 
     /** The flat side, the fall of the light taken out where that is wanted and told. */

@@ -32,7 +32,8 @@ interface StudyMapper {
             double widthMm,
             double heightMm,
             boolean factory,
-            String outline) {
+            String outline,
+            @Nullable UUID photographId) {
         static Row of(JobRegion r) {
             return new Row(
                     r.id(),
@@ -45,7 +46,8 @@ interface StudyMapper {
                     r.widthMm(),
                     r.heightMm(),
                     r.factory(),
-                    Marks.line(r.outline()));
+                    Marks.line(r.outline()),
+                    r.photographId());
         }
 
         JobRegion region() {
@@ -60,13 +62,15 @@ interface StudyMapper {
                     widthMm,
                     heightMm,
                     factory,
-                    Marks.points(Marks.numbers(outline)));
+                    Marks.points(Marks.numbers(outline)),
+                    photographId);
         }
     }
 
     @Select(
             """
-            select id, name, zone_key, side, role, x_mm, y_mm, width_mm, height_mm, factory, outline
+            select id, name, zone_key, side, role, x_mm, y_mm, width_mm, height_mm, factory, outline,
+                photograph_id
             from region where job_id = #{jobId} order by place
             """)
     List<Row> regions(UUID jobId);
@@ -77,9 +81,9 @@ interface StudyMapper {
     @Insert(
             """
             insert into region (job_id, id, name, zone_key, side, role, x_mm, y_mm, width_mm, height_mm, factory,
-                outline, place)
+                outline, photograph_id, place)
             values (#{jobId}, #{r.id}, #{r.name}, #{r.zoneKey}, #{r.side}, #{r.role}, #{r.xMm}, #{r.yMm},
-                #{r.widthMm}, #{r.heightMm}, #{r.factory}, #{r.outline}, #{place})
+                #{r.widthMm}, #{r.heightMm}, #{r.factory}, #{r.outline}, #{r.photographId}, #{place})
             """)
     void addRegion(@Param("jobId") UUID jobId, @Param("r") Row region, @Param("place") int place);
 

@@ -170,7 +170,7 @@ class Overviews {
     private static @Nullable Photograph shown(List<Photograph> ofJob) {
         for (Role role : new Role[] {Role.MODEL, Role.PROTOTYPE}) {
             for (Side side : Side.values()) {
-                Photograph p = Photographs.latest(ofJob, role, side);
+                Photograph p = Photographs.leading(ofJob, role, side);
                 if (p != null && p.located()) {
                     return p;
                 }

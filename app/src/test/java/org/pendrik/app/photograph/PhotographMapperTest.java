@@ -49,6 +49,7 @@ public class PhotographMapperTest extends AppTest {
                 null,
                 null,
                 true,
+                true,
                 false,
                 1);
     }

@@ -85,7 +85,7 @@ public class RecordTest extends AppTest {
         var old = new ObjectMapper();
         var schema =
                 JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                        .getSchema(old.readTree(text(get("/api/schema/record-6.json"))));
+                        .getSchema(old.readTree(text(get("/api/schema/record-7.json"))));
         assertTrue(
                 schema.validate(old.readTree(out.toString())).isEmpty(),
                 schema.validate(old.readTree(out.toString())).toString());
@@ -98,7 +98,7 @@ public class RecordTest extends AppTest {
     /** What version 1 did not have, by the name of the list that it is in. */
     private static final java.util.Map<String, List<String>> NEW =
             java.util.Map.of(
-                    "regions", List.of("side", "role", "outline"),
+                    "regions", List.of("side", "role", "outline", "photograph"),
                     "effects", List.of("colour", "marks", "region", "tones", "how"),
                     "steps",
                             List.of(
@@ -111,7 +111,14 @@ public class RecordTest extends AppTest {
                                     "extra"),
                     "log", List.of("zoneTimes"),
                     "photographs",
-                            List.of("side", "sister", "focalMm35", "straightLines", "shellMarks"));
+                            List.of(
+                                    "side",
+                                    "sister",
+                                    "focalMm35",
+                                    "straightLines",
+                                    "shellMarks",
+                                    "leads",
+                                    "evened"));
 
     @Test
     public void aRecordOfVersionOneIsStillReadIn() throws IOException {
@@ -162,8 +169,8 @@ public class RecordTest extends AppTest {
     @DataProvider
     public Object[][] broken() {
         return new Object[][] {
-            {"\"version\":6", "\"version\":7", "was written by a newer Pendrik than this one"},
-            {"\"version\":6,", "", "is not a record of a job"},
+            {"\"version\":7", "\"version\":8", "was written by a newer Pendrik than this one"},
+            {"\"version\":7,", "", "is not a record of a job"},
             {"\"note\":", "\"colour\":1,\"note\":", "Field job.colour (colour) is not known here"},
             {
                 "\"effects\":[{",

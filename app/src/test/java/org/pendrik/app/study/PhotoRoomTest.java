@@ -22,6 +22,7 @@ import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Photographs in, measures, effects, comparison, advice: the way of the photo room. */
 public class PhotoRoomTest extends AppTest {
@@ -152,6 +153,114 @@ public class PhotoRoomTest extends AppTest {
         JsonNode gap = judged.path("differences").get(0);
         assertEquals(gap.path("of").asString(), "fresh rust");
         assertTrue(gap.path("inTolerances").asDouble() < -1);
+    }
+
+    private static JsonNode region(JsonNode joined, String id) {
+        return named(joined.path("regions"), "regionId", id);
+    }
+
+    /** Before it had rusted as far. */
+    private static DemoShots.Shot earlier() {
+        return Shots.model(new Weathering(1, 0.9, 0.8, 0.2, 1, 1));
+    }
+
+    /** A second photograph of a side changes nothing by itself, and can be chosen to count. */
+    @Test
+    public void photographsOfOneSideAreJoined() {
+        UUID job = car("Joined");
+        UUID first = shot(job, "PROTOTYPE", Shots.prototype());
+        regions(job);
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\": [" + samples(first) + "], \"version\": 2}"));
+        shot(job, "MODEL", Shots.model(new Weathering(1, 0.9, 0.8, 0, 0, 0)));
+        JsonNode before = ok(get("/api/jobs/" + job + "/compare"));
+        String body =
+                named(before.path("regions"), "name", "upper body").path("regionId").asString();
+        assertTrue(
+                ok(get("/api/jobs/" + job + "/sides/LEFT/joined")).path("regions").isEmpty(),
+                "one alone is not joined to anything");
+
+        // the same picture again, then one of another day
+        clock.set(clock.instant().plusSeconds(60));
+        UUID again = shot(job, "PROTOTYPE", Shots.prototype());
+        UUID second = shot(job, "PROTOTYPE", earlier());
+        JsonNode after = ok(get("/api/jobs/" + job + "/compare"));
+        assertEquals(after.path("prototypeId").asString(), first.toString());
+        assertEquals(after.path("regions"), before.path("regions"));
+        for (UUID p : List.of(again, second)) {
+            assertEquals(
+                    ok(get("/api/photographs/" + p + "/measures")).path("samplesFrom").asString(),
+                    first.toString(),
+                    "samples are shared");
+        }
+
+        JsonNode joined = ok(get("/api/jobs/" + job + "/sides/LEFT/joined"));
+        assertEquals(joined.path("leading").asString(), first.toString());
+        JsonNode upper = region(joined, body);
+        assertEquals(upper.path("measuredOn").asString(), first.toString());
+        assertEquals(upper.path("on").size(), 3);
+        JsonNode same = named(upper.path("on"), "photographId", again.toString());
+        assertTrue(same.path("deltaE00").asDouble() < 1.5, same.toString());
+        assertEquals(same.path("differs").size(), 0, same.toString());
+        JsonNode other = named(upper.path("on"), "photographId", second.toString());
+        assertTrue(other.path("differs").size() > 0, other.toString());
+        JsonNode rust = named(upper.path("spread"), "measure", "fresh rust");
+        assertTrue(rust.path("apart").asBoolean(), rust.toString());
+        assertTrue(rust.path("most").asDouble() > rust.path("least").asDouble() + 1);
+
+        // by region
+        JsonNode study = ok(get("/api/jobs/" + job + "/study"));
+        ObjectNode draft = json.createObjectNode().put("version", study.path("version").asInt());
+        draft.set("regions", study.path("regions"));
+        ((ObjectNode) named(draft.path("regions"), "id", body))
+                .put("photographId", second.toString());
+        ok(put("/api/jobs/" + job + "/study/regions", draft.toString()));
+        JsonNode chosen = ok(get("/api/jobs/" + job + "/compare"));
+        assertEquals(chosen.path("prototypeId").asString(), first.toString());
+        assertNotEquals(
+                named(chosen.path("regions"), "regionId", body).path("prototypeHex"),
+                named(before.path("regions"), "regionId", body).path("prototypeHex"));
+        assertEquals(
+                region(ok(get("/api/jobs/" + job + "/sides/LEFT/joined")), body)
+                        .path("measuredOn")
+                        .asString(),
+                second.toString());
+
+        // by day: the whole side
+        ok(put("/api/photographs/" + second + "/lead", "{\"version\": 2}"));
+        assertEquals(
+                ok(get("/api/jobs/" + job + "/compare")).path("prototypeId").asString(),
+                second.toString());
+        refused(put("/api/photographs/" + first + "/lead", "{\"version\": 1}"), 409);
+        String record = ok(get("/api/jobs/" + job + "/record")).toString();
+        String copy = ok(post("/api/records", record)).path("jobId").asString();
+        JsonNode photographs = ok(get("/api/jobs/" + copy + "/photographs"));
+        JsonNode lead = named(photographs, "leads", "true");
+        assertEquals(
+                named(ok(get("/api/jobs/" + copy + "/study")).path("regions"), "id", body)
+                        .path("photographId"),
+                lead.path("id"));
+
+        // put away, it counts no more
+        ok(delete("/api/photographs/" + second));
+        JsonNode without = ok(get("/api/jobs/" + job + "/compare"));
+        assertEquals(without.path("regions"), before.path("regions"));
+    }
+
+    @Test
+    public void onlyALocatedPhotographOfThePrototypeCanLead() {
+        UUID job = car("Leading");
+        UUID bare = UUID.randomUUID();
+        ok(photograph(job, bare, "PROTOTYPE", Shots.prototype().jpeg()));
+        assertTrue(
+                refused(put("/api/photographs/" + bare + "/lead", "{\"version\": 1}"), 422)
+                        .contains("Mark the corners"));
+        UUID model = shot(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)));
+        assertTrue(
+                refused(put("/api/photographs/" + model + "/lead", "{\"version\": 2}"), 422)
+                        .contains("of the prototype itself"));
     }
 
     @Test

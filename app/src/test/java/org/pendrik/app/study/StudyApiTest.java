@@ -34,7 +34,8 @@ public class StudyApiTest extends AppTest {
                         300,
                         1,
                         false,
-                        List.of(new Point(1, 2), new Point(301, 2)));
+                        List.of(new Point(1, 2), new Point(301, 2)),
+                        UUID.randomUUID());
         mapper.addRegion(job, StudyMapper.Row.of(region), 0);
         mapper.addRegion(job, StudyMapper.Row.of(edge), 1);
         assertEquals(

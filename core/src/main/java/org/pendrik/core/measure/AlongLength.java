@@ -74,7 +74,8 @@ public record AlongLength(
                             + " changes along the length, or parts of it are missing.",
                     "Draw the region where the film can be seen.");
         }
-        double sd = Math.hypot(FLOOR, roughness(s));
+        double level = plane.levelSd(r) * way.alongPerLevel(columns[columns.length / 2]);
+        double sd = Math.hypot(Math.hypot(FLOOR, level), roughness(s));
         double[] smooth = smooth(s);
         int peak = 0;
         for (int i = 1; i < smooth.length; i++) {

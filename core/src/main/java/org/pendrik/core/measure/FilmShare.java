@@ -72,6 +72,15 @@ final class FilmShare {
             return dot / (length() * o.length());
         }
 
+        /** How much further along a colour seems when all of its light is more by a share of 1. */
+        double alongPerLevel(double[] xyz) {
+            double up = 0;
+            for (int k = 0; k < 3; k++) {
+                up += (film[k] - clean[k]) * xyz[k];
+            }
+            return Math.abs(up) / (length() * length());
+        }
+
         double along(double[] xyz) {
             double up = 0;
             double down = 0;
