@@ -135,7 +135,7 @@
 				<input
 					bind:this={file}
 					type="file"
-					accept="image/jpeg,image/png"
+					accept="image/jpeg,image/png,image/webp"
 					capture="environment"
 					class="hidden"
 					aria-label="Photograph of this step"

@@ -53,7 +53,7 @@ public class StoryTest extends BrowserTest {
         assertThat(page.getByText("Put in a photograph of the prototype")).isVisible();
 
         putIn(page, "Photograph of the prototype", "no picture".getBytes(StandardCharsets.UTF_8));
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("must be a JPEG or PNG file");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("must be a JPEG, PNG or WebP file");
         putIn(page, "Photograph of the prototype", Marking.photograph(Weathering.PROTOTYPE, 5));
         assertThat(page.getByText("Drag the four corners")).isVisible();
         Marking.dragCorners(page);

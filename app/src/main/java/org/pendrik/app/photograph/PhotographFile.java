@@ -11,6 +11,9 @@ import java.awt.color.ICC_Profile;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Date;
@@ -95,9 +98,8 @@ final class PhotographFile {
                             "Choose a larger one.");
                 }
                 Metadata meta = metadata(file);
-                String type = format.equals("jpeg") ? "image/jpeg" : "image/png";
                 return new Header(
-                        type,
+                        "image/" + format,
                         format,
                         w,
                         h,
@@ -123,11 +125,40 @@ final class PhotographFile {
         if (f.length > 8 && (f[0] & 255) == 0x89 && f[1] == 'P' && f[2] == 'N' && f[3] == 'G') {
             return "png";
         }
+        if (is(f, 0, "RIFF") && is(f, 8, "WEBP")) {
+            // the reader takes what is missing for black
+            long said =
+                    8L
+                            + Integer.toUnsignedLong(
+                                    ByteBuffer.wrap(f).order(ByteOrder.LITTLE_ENDIAN).getInt(4));
+            if (f.length < said) {
+                throw truncated(f);
+            }
+            return "webp";
+        }
+        if (is(f, 4, "ftyp") && HEIF.stream().anyMatch(brand -> is(f, 8, brand))) {
+            throw new InvalidInput(
+                    FIELD,
+                    "HEIC",
+                    "cannot be read here",
+                    "Set the camera of the telephone to its most compatible form, or share the picture as"
+                            + " JPEG, and put that in.");
+        }
         throw new InvalidInput(
                 FIELD,
                 "another type",
-                "must be a JPEG or PNG file",
+                "must be a JPEG, PNG or WebP file",
                 "Export it as JPEG from the camera or telephone.");
+    }
+
+    /** Brands of files in the form that telephones keep photographs in (ISO/IEC 23008-12). */
+    private static final Set<String> HEIF =
+            Set.of("heic", "heix", "hevc", "hevx", "heim", "heis", "mif1", "msf1", "avif");
+
+    private static boolean is(byte[] file, int at, String letters) {
+        return file.length >= at + letters.length()
+                && new String(file, at, letters.length(), StandardCharsets.ISO_8859_1)
+                        .equals(letters);
     }
 
     private static InvalidInput truncated(byte[] file) {

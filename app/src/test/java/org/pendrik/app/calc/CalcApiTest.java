@@ -69,7 +69,7 @@ public class CalcApiTest extends AppTest {
             {
                 "photo/rectify",
                 SQUARE.formatted(",\"pictureBase64\":\"AAAA\""),
-                "must be a JPEG or PNG file"
+                "must be a JPEG, PNG or WebP file"
             },
             {"colour/difference", "{\"reference\":{\"l\":50,\"a\":0,\"b\":0}}", "sample"},
             {

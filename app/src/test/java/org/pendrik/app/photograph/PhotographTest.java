@@ -2,6 +2,7 @@ package org.pendrik.app.photograph;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -14,6 +15,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneOffset;
 import java.util.Arrays;
+import java.util.Base64;
 import java.util.Random;
 import java.util.UUID;
 import java.util.zip.CRC32;
@@ -159,15 +161,58 @@ public class PhotographTest extends AppTest {
         assertEquals(found, truth, 0.15);
     }
 
+    /** 96 × 64: green over light grey at the left, rust at the right; written by a browser. */
+    private static final String LOSSY_WEBP =
+            "UklGRnwAAABXRUJQVlA4IHAAAAAwBQCdASpgAEAAPikUiEKhoSEVWwQAGAKEs4BqRIAaAAA30CjM"
+                    + "zLFOPoEYGfV2TRtJYAD++kXL1qZGPoxZr4gW68+DFv/Rh/+GH/4Yf30v/gTv/hTX/hTX/AAAW5nI"
+                    + "0f2rnM1UTV8RgpmyQfAsZAAA";
+
+    private static final String LOSSLESS_WEBP =
+            "UklGRkQAAABXRUJQVlA4TDcAAAAvX8APABcgFkxD/+hiSiCQ6AQx2PhiwcRp7LF1z3+U3gIhAeGk"
+                    + "k+ZKEf0PAAAAVVXVz6uqqpYXAA==";
+
+    @DataProvider
+    public Object[][] webp() {
+        return new Object[][] {{LOSSY_WEBP, 6}, {LOSSLESS_WEBP, 0}};
+    }
+
+    @Test(dataProvider = "webp")
+    public void aWebPIsReadInItsColours(String base64, int off) {
+        byte[] file = Base64.getDecoder().decode(base64);
+        var header = PhotographFile.header(file, ZoneOffset.UTC);
+        assertEquals(header.mediaType(), "image/webp");
+        Raster r = PhotographFile.decode(file, header).raster();
+        assertEquals(r.width(), 96);
+        assertEquals(r.height(), 64);
+        int[][] places = {{20, 12, 0x3c5032}, {72, 40, 0xb45a28}, {20, 50, 0xdcdcdc}};
+        for (int[] p : places) {
+            for (int shift = 0; shift <= 16; shift += 8) {
+                int found = r.at(p[0], p[1]) >> shift & 255;
+                int truth = p[2] >> shift & 255;
+                assertTrue(Math.abs(found - truth) <= off, found + " for " + truth);
+            }
+        }
+        byte[] cut = Arrays.copyOf(file, file.length - 4);
+        expectThrows(InvalidInput.class, () -> PhotographFile.header(cut, ZoneOffset.UTC));
+    }
+
+    private static byte[] heic() {
+        return "\0\0\0\30ftypheic\0\0\0\0mif1heic".getBytes(StandardCharsets.ISO_8859_1);
+    }
+
     @DataProvider
     public Object[][] bad() {
         byte[] jpeg = image("jpeg");
         return new Object[][] {
+            {heic(), "(HEIC) cannot be read here"},
             {new byte[0], "is empty"},
             {Arrays.copyOf(jpeg, jpeg.length * 2 / 3), "is cut short or damaged"},
             {Arrays.copyOf(jpeg, 40), "is cut short or damaged"},
             {Arrays.copyOf(image("png"), 300), "is cut short or damaged"},
-            {"GIF89a and so on".getBytes(StandardCharsets.US_ASCII), "must be a JPEG or PNG file"},
+            {
+                "GIF89a and so on".getBytes(StandardCharsets.US_ASCII),
+                "must be a JPEG, PNG or WebP file"
+            },
             {boastful(20_000, 10_000), "must have at most 50 megapixels"},
             {boastful(600, 400), "is cut short or damaged"},
         };
@@ -187,7 +232,13 @@ public class PhotographTest extends AppTest {
     public void thousandsOfDamagedFilesNeverCrashTheReader() {
         Random random = new Random(99);
         for (int i = 0; i < 1500; i++) {
-            byte[] file = image(i % 2 == 0 ? "jpeg" : "png");
+            byte[] file =
+                    switch (i % 4) {
+                        case 0 -> Base64.getDecoder().decode(LOSSY_WEBP);
+                        case 1 -> Base64.getDecoder().decode(LOSSLESS_WEBP);
+                        case 2 -> image("jpeg");
+                        default -> image("png");
+                    };
             for (int k = 0; k <= random.nextInt(12); k++) {
                 file[random.nextInt(file.length)] = (byte) random.nextInt(256);
             }
