@@ -2857,6 +2857,8 @@ export interface components {
             viewingMm: number;
         };
         Comparison: {
+            /** @enum {string} */
+            classes: "OWN" | "PROTOTYPE" | "NONE";
             edges: components["schemas"]["JudgedEdge"][];
             /** Format: double */
             eyeBlurMm: number;
@@ -2876,6 +2878,8 @@ export interface components {
             registered: boolean;
             /** @enum {string} */
             side: "LEFT" | "RIGHT" | "A_END" | "B_END" | "ROOF" | "DETAIL";
+            /** Format: double */
+            slackMm: number;
             /** Format: int32 */
             viewingMm: number;
         };

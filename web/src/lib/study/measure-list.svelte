@@ -148,7 +148,6 @@
 							{one(m.fade.deltaE00)}: {inWords(m.fade)} than the factory colour
 						</p>
 					{/if}
-					<RegionDetails {m} {ratio} />
 					{#if together && joined?.leading}
 						<JoinedRegion
 							joined={together}
@@ -158,6 +157,7 @@
 							{desk}
 						/>
 					{/if}
+					<RegionDetails {m} {ratio} />
 					<RegionTools {region} number={numberOf(m.regionId)} {desk} {zones} />
 				</div>
 			{/if}

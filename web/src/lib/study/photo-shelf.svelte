@@ -18,10 +18,11 @@
 
 	let { jobId, role, photographs, chosen, side = 'LEFT', onchoose }: Props = $props();
 
+	const TAKEN = 'taken';
 	const desk = Desk.get();
 	let input = $state<HTMLInputElement>();
 	let coming = $state('');
-	/** What became of each file of the last lot, by name; a single one that was taken says nothing. */
+	/** What became of each file of the last lot, by name, where one of them needs a word. */
 	let answers = $state<{ name: string; text: string; refused: boolean }[]>([]);
 	let over = $state(false);
 	const where = $derived(
@@ -37,12 +38,14 @@
 	async function take(files: Iterable<File> | ArrayLike<File> | null | undefined) {
 		const lot = Array.from(files ?? []);
 		answers = [];
-		for (const file of lot) await takeOne(file, lot.length > 1);
+		const all = [];
+		for (const file of lot) all.push(await takeOne(file));
+		if (all.some((a) => a.text !== TAKEN)) answers = all;
 		coming = '';
 		if (input) input.value = '';
 	}
 
-	async function takeOne(file: File, oneOfMany: boolean) {
+	async function takeOne(file: File): Promise<(typeof answers)[number]> {
 		coming = file.name;
 		const id = crypto.randomUUID();
 		const same = photographs.find((p) => p.caption === file.name);
@@ -57,10 +60,10 @@
 			);
 			await refreshJob(jobId);
 			onchoose(id);
-			const text = same ? 'taken; one of this name is here already' : 'taken';
-			if (oneOfMany || same) answers.push({ name: file.name, text, refused: false });
+			const text = same ? `${TAKEN}; one of this name is here already` : TAKEN;
+			return { name: file.name, text, refused: false };
 		} catch (error) {
-			answers.push({ name: file.name, text: said(error), refused: true });
+			return { name: file.name, text: said(error), refused: true };
 		}
 	}
 

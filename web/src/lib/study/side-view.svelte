@@ -24,9 +24,20 @@
 		heightMm: number;
 		desk: StudyDesk;
 		colours: Schemas['Measures']['colours'] | undefined;
+		/** Nothing but samples is picked on it: regions are marked on the prototype. */
+		samplesOnly?: boolean;
 	};
 
-	let { photoId, stamp, side, lengthMm, heightMm, desk, colours }: Props = $props();
+	let {
+		photoId,
+		stamp,
+		side,
+		lengthMm,
+		heightMm,
+		desk,
+		colours,
+		samplesOnly = false
+	}: Props = $props();
 
 	const VERBS: { key: Verb; label: string }[] = [
 		{ key: 'MEASURE', label: 'measures' },
@@ -62,6 +73,8 @@
 		shown: view.box,
 		unit
 	}));
+	// svelte-ignore state_referenced_locally
+	if (samplesOnly) marking.verb = 'SAMPLE';
 	const regions = $derived(desk.regions.filter((r) => r.side === side));
 	const samples = $derived(desk.samples.filter((s) => s.photographId === photoId));
 	const sampled = $derived(Object.keys(colours ?? {}) as WeatherClass[]);
@@ -156,7 +169,7 @@
 	<Choice
 		label="A drag"
 		value={marking.verb}
-		items={VERBS}
+		items={samplesOnly ? VERBS.filter((v) => v.key === 'SAMPLE') : VERBS}
 		onchange={(key) => (marking.verb = key)}
 	/>
 	{#if marking.verb === 'SAMPLE'}

@@ -12,6 +12,7 @@
 	} from '$lib/api/queries';
 	import History from '$lib/compare/history.svelte';
 	import VerdictList from '$lib/compare/verdict-list.svelte';
+	import ModelSamples from '$lib/compare/model-samples.svelte';
 	import Wipe from '$lib/compare/wipe.svelte';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import PhotoAbout from '$lib/study/photo-about.svelte';
@@ -127,10 +128,19 @@
 				.data?.viewingMm} mm: the eye blurs {((compare.data?.eyeBlurMm ?? 0) * 2).toFixed(0)} mm of the
 			prototype.
 			{compare.data?.registered
-				? `The model is laid over by its edges, moved by ${compare.data.movedMm.toFixed(0)} mm at most.`
+				? `The model is laid over by its edges, moved by ${compare.data.movedMm.toFixed(0)} mm at most; it may still be off by ${compare.data.slackMm.toFixed(0)} mm.`
 				: 'The edges of the two sides do not fit each other: the corners alone lay them over. Look whether both show the same side, with each corner at its own place.'}
 			{#if !compare.data?.modelBalanced || !compare.data.prototypeBalanced}A grey card is missing:
 				the lamps count as difference.{/if}
+			{#if compare.data && compare.data.classes !== 'OWN'}
+				{compare.data.classes === 'PROTOTYPE'
+					? 'Rust, dust and chips on the model are told by the samples of the prototype, turned to the shades of its own paint: two samples picked on the model, of paint and of rust, would be surer.'
+					: 'Nothing is sampled: rust, dust and chips are not compared. Pick a sample of paint and of every film in Study.'}
+				{#if compare.data.classes === 'PROTOTYPE' && !marking}<button
+						class="underline"
+						onclick={() => (marking = true)}>Pick samples on the model</button
+					>{/if}
+			{/if}
 		</p>
 	{/if}
 {/snippet}
@@ -162,6 +172,9 @@
 							onwork={(work) => hand.at(work)}
 						/>{/key}
 					<PhotoAbout photo={model} kind={job.data.job.kind} />
+					{#if located(model) && hand.resting}
+						{#key model.id}<ModelSamples photo={model} {size} {stamp} />{/key}
+					{/if}
 				{/if}
 			</div>
 		{/if}

@@ -10,6 +10,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.awt.geom.Rectangle2D;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -67,8 +68,7 @@ public class PhotoRoomStoryTest extends BrowserTest {
 
     private Page study() {
         Page page = browser.page(1280, 800, "light");
-        page.navigate(server.url("/"));
-        page.getByText("Start the first job").click();
+        page.navigate(server.url("/jobs/new"));
         page.getByLabel("What you call it").fill("Peat hopper OVR 3052");
         page.getByLabel("Length in millimetres").fill("6400");
         page.getByLabel("Height in millimetres").fill("2600");
@@ -110,8 +110,13 @@ public class PhotoRoomStoryTest extends BrowserTest {
         page.getByText("Mark a grey card").click();
         Marking.kept(page);
         assertThat(page.getByText("The left side, flat")).isVisible();
+        // two of the prototype itself: the first one measures the side until another is chosen
+        assertThat(page.getByText("evening.jpg measures this side")).isVisible();
+        button(page, "Let this one measure it").click();
+        assertThat(page.getByText("2 photographs of this side are joined")).isVisible();
 
         measure(page);
+        countedOnTheOther(page);
         overlay(page);
         edge(page);
         outline(page);
@@ -180,6 +185,29 @@ public class PhotoRoomStoryTest extends BrowserTest {
                 .isVisible();
     }
 
+    /**
+     * A region of the joined photographs counts on one of them, and on the other one when asked.
+     */
+    private static void countedOnTheOther(Page page) {
+        Locator on =
+                page.getByRole(
+                        AriaRole.GROUP,
+                        new Page.GetByRoleOptions().setName("Counts as measured on"));
+        assertThat(on.getByRole(AriaRole.RADIO)).hasCount(2);
+        Locator evening =
+                on.getByRole(
+                        AriaRole.RADIO,
+                        new Locator.GetByRoleOptions().setName(Pattern.compile("^evening.jpg")));
+        assertThat(evening).not().isChecked();
+        evening.check();
+        assertThat(page.getByText("counts on another photograph")).isVisible();
+        on.getByRole(
+                        AriaRole.RADIO,
+                        new Locator.GetByRoleOptions().setName(Pattern.compile("^tip.jpg")))
+                .check();
+        assertThat(page.getByText("counts on another photograph")).hasCount(0);
+    }
+
     /** The overlay answers to a counter-sample, and paper can be had. */
     private static void overlay(Page page) {
         button(page, "dust").click();
@@ -226,6 +254,64 @@ public class PhotoRoomStoryTest extends BrowserTest {
                 page.waitForDownload(() -> page.getByText("The piece to cut, 1:1 (SVG)").click());
         assertEquals(mask.suggestedFilename(), "mask.svg");
         Marking.cornered(page).uncheck();
+    }
+
+    /** A clipboard holds a photograph as an old print shows it: grey, under no name. */
+    private static void pastePrint(Page page, byte[] jpeg) {
+        page.evaluate(
+                """
+                async (base64) => {
+                    const picture = new Image();
+                    picture.src = `data:image/jpeg;base64,${base64}`;
+                    await picture.decode();
+                    const canvas = document.createElement('canvas');
+                    canvas.width = picture.width;
+                    canvas.height = picture.height;
+                    const paper = canvas.getContext('2d');
+                    paper.filter = 'grayscale(1)';
+                    paper.drawImage(picture, 0, 0);
+                    const blob = await new Promise((done) => canvas.toBlob(done, 'image/png'));
+                    const held = new DataTransfer();
+                    held.items.add(new File([blob], 'image.png', { type: 'image/png' }));
+                    document.body.dispatchEvent(
+                        new ClipboardEvent('paste', { clipboardData: held, bubbles: true }));
+                }
+                """,
+                Base64.getEncoder().encodeToString(jpeg));
+    }
+
+    /**
+     * The only photograph of the prototype is an old print: marks are measured on it, hue is not;
+     * the model's own samples tell its marks.
+     */
+    @Test
+    public void marksOfAPastedPrintAgainstSamplesOfTheModel() {
+        Page page = study();
+        pastePrint(page, Marking.photograph(RUSTED, 5));
+        assertThat(page.getByText(Pattern.compile("^pasted \\d"))).isVisible();
+        Marking.dragCorners(page);
+        dragOver(page, new Rectangle2D.Double(460, 130, 1900, 1010));
+        assertThat(page.getByText("The photograph is without colour")).isVisible();
+        assertThat(page.getByText("· no hue").first()).isVisible();
+        Marking.verb(page, "shows").click();
+        Map<WeatherClass, Rectangle2D> places = HopperSide.clearPlaces();
+        sample(page, WeatherClass.PAINT, places.get(WeatherClass.PAINT), 1);
+        sample(page, WeatherClass.GRIME, places.get(WeatherClass.GRIME), 2);
+        assertThat(page.getByRole(AriaRole.ROWHEADER, new Page.GetByRoleOptions().setName("grime")))
+                .isVisible();
+
+        page.keyboard().press("5");
+        putModel(page, "model.jpg", NO_RUST, 8);
+        assertThat(page.getByText("one of the two is without colour")).isVisible();
+        // a photograph in colour is not sorted by samples of grey ones
+        assertThat(page.getByText("Nothing is sampled")).isVisible();
+        sample(page, WeatherClass.PAINT, places.get(WeatherClass.PAINT), 1);
+        sample(page, WeatherClass.GRIME, places.get(WeatherClass.GRIME), 2);
+        assertThat(page.getByText("Nothing is sampled")).hasCount(0);
+        assertThat(page.getByText("told by the samples picked here")).isVisible();
+        assertThat(page.getByText("judge the hue by eye").first()).isAttached();
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
     }
 
     private static void putModel(Page page, String name, Weathering w, long seed) {

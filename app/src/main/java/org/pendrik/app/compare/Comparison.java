@@ -22,6 +22,8 @@ import org.pendrik.core.plan.NextPass;
  * @param eyeBlurMm the blur of the eye on the side, prototype mm
  * @param registered the model's side was laid over the prototype's by its edges
  * @param movedMm how far that moved it at most, prototype mm
+ * @param slackMm how far the two may still be off each other
+ * @param classes what tells rust and dust on the model
  * @param missing what has to be there first, in words; empty when nothing is missing
  */
 record Comparison(
@@ -36,9 +38,21 @@ record Comparison(
         double eyeBlurMm,
         boolean registered,
         double movedMm,
+        double slackMm,
+        Classes classes,
         List<Judged> regions,
         List<JudgedEdge> edges,
         List<String> missing) {
+
+    /** Whose samples sort the pixels of the model. */
+    enum Classes {
+        /** Those picked on the model's photograph. */
+        OWN,
+        /** The prototype's, turned to the paint of the model. */
+        PROTOTYPE,
+        /** There are none. */
+        NONE
+    }
 
     /**
      * A region judged.

@@ -87,8 +87,22 @@ class Comparisons {
         Optional<Measured> measured = chosen.flatMap(c -> measures.of(job, c, watch));
         if (chosen.isEmpty() || measured.isEmpty()) {
             return new Comparison(
-                    side, null, null, false, false, false, null, viewing, blurMm, false, 0,
-                    List.of(), List.of(), missing);
+                    side,
+                    null,
+                    null,
+                    false,
+                    false,
+                    false,
+                    null,
+                    viewing,
+                    blurMm,
+                    false,
+                    0,
+                    0,
+                    Comparison.Classes.NONE,
+                    List.of(),
+                    List.of(),
+                    missing);
         }
         Pairs.Chosen c = chosen.get();
         Measured m = measured.get();
@@ -106,6 +120,14 @@ class Comparisons {
                 blurMm,
                 m.sure(),
                 m.movedMm(),
+                m.slackMm(),
+                m.samplesFrom()
+                        .map(
+                                from ->
+                                        from.equals(c.model().id())
+                                                ? Comparison.Classes.OWN
+                                                : Comparison.Classes.PROTOTYPE)
+                        .orElse(Comparison.Classes.NONE),
                 m.regions().stream().map(b -> judged(jobId, b, factory)).toList(),
                 m.edges().stream().map(e -> judged(jobId, e)).toList(),
                 missing);

@@ -108,8 +108,16 @@ class PairMeasures {
      *
      * @param sure whether the edges of the two fit each other
      * @param movedMm how far the model was moved to lie over the prototype, prototype mm
+     * @param slackMm how far one may still be off the other
+     * @param samplesFrom the photograph whose samples sort the model's pixels
      */
-    record Measured(List<Both> regions, List<BothEdges> edges, boolean sure, double movedMm) {}
+    record Measured(
+            List<Both> regions,
+            List<BothEdges> edges,
+            boolean sure,
+            double movedMm,
+            double slackMm,
+            Optional<UUID> samplesFrom) {}
 
     /** All regions and edges of the side on both; empty while one of them is not located. */
     Optional<Measured> of(Job job, Pairs.Chosen c, Watch watch) {
@@ -151,8 +159,14 @@ class PairMeasures {
                         new BothEdges(r, one.ofEdge(r).orElseThrow(), two.ofEdge(r).orElseThrow()));
             }
         }
+        double pxPerMm = p.first().pxPerMm();
         return new Measured(
-                regions, edges, p.fit().sure(), p.fit().movedPx() / p.first().pxPerMm());
+                regions,
+                edges,
+                p.fit().sure(),
+                p.fit().movedPx() / pxPerMm,
+                p.fit().slackPx() / pxPerMm,
+                two.samplesFrom());
     }
 
     /** Median ΔE00 over the side; empty where nothing of it can be compared. */
