@@ -57,7 +57,7 @@ class PhotographController {
     @FileBody
     @PutMapping(
             value = "/api/jobs/{jobId}/photographs/{id}",
-            consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE})
+            consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE, "image/*"})
     Photograph add(
             @PathVariable UUID jobId,
             @PathVariable UUID id,

@@ -44,7 +44,9 @@ class BodyLimit extends OncePerRequestFilter {
             HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         String type = request.getContentType();
-        if (type != null && type.startsWith(MediaType.APPLICATION_OCTET_STREAM_VALUE)) {
+        if (type != null
+                && (type.startsWith(MediaType.APPLICATION_OCTET_STREAM_VALUE)
+                        || type.startsWith("image/"))) {
             // files have bounds of their own where they are read
             chain.doFilter(new Bounded(request, Long.MAX_VALUE, patienceSeconds), response);
             return;
@@ -66,7 +68,11 @@ class BodyLimit extends OncePerRequestFilter {
 
     private static InvalidInput tooLarge() {
         return new InvalidInput(
-                "Request", "more than 8 MB", "must have at most 8 MB", "Send it in parts.");
+                "Request",
+                "more than 8 MB",
+                "must have at most 8 MB",
+                "A picture in it has to be smaller: half as wide is a quarter of the bytes. A photograph of a"
+                        + " job may have 64 MB.");
     }
 
     private static final class Bounded extends HttpServletRequestWrapper {
