@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { api, must, said, type Schemas } from '$lib/api/client';
 	import Button from '$lib/ui/button.svelte';
+	import SideFrame from '$lib/subject/side-frame.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import { PhotoMarks } from './marks.svelte';
 	import MarkFields from './mark-fields.svelte';
@@ -10,12 +11,13 @@
 	type Props = {
 		photo: Schemas['Photograph'];
 		size: Schemas['SideSize'];
+		kind: Schemas['Job']['kind'];
 		others?: Schemas['Photograph'][];
 		/** Told when a mark begins to move, and when all marks are stored. */
 		onwork?: (work: boolean) => void;
 	};
 
-	let { photo, size, others = [], onwork }: Props = $props();
+	let { photo, size, kind, others = [], onwork }: Props = $props();
 
 	const desk = Desk.get();
 	// made anew for each photograph by the key around this component
@@ -97,4 +99,5 @@
 		>
 	{/if}
 </div>
+{#if !marks.curved && (!marks.placed || told)}<SideFrame {kind} side={photo.side} />{/if}
 <MarkFields {marks} lengthMm={size.lengthMm} heightMm={size.heightMm} />

@@ -2,6 +2,7 @@
 	import { api, must, type Schemas } from '$lib/api/client';
 	import { refreshJob } from '$lib/api/queries';
 	import Button from '$lib/ui/button.svelte';
+	import SideFrame from '$lib/subject/side-frame.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import type { Side } from './sides';
 
@@ -11,9 +12,10 @@
 		side: Side;
 		size: Schemas['SideSize'] | undefined;
 		label: string;
+		kind: Schemas['Job']['kind'];
 	};
 
-	let { jobId, side, size, label }: Props = $props();
+	let { jobId, side, size, label, kind }: Props = $props();
 
 	const desk = Desk.get();
 	let open = $state(false);
@@ -78,6 +80,7 @@
 		{#if !size}<p class="basis-full">
 				How large is the {label.toLowerCase()} on the prototype? Its photographs mean nothing before that.
 			</p>{/if}
+		{#if !curved}<div class="basis-full"><SideFrame {kind} {side} /></div>{/if}
 		<label class="flex flex-col"
 			><span class="tag">Length, mm</span><input
 				class="w-28"

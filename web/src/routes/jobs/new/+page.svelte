@@ -6,6 +6,7 @@
 	import { catalogueQuery, refreshJob } from '$lib/api/queries';
 	import { JobEntry } from '$lib/jobs/draft.svelte';
 	import LengthField from '$lib/jobs/length-field.svelte';
+	import SideFrame from '$lib/subject/side-frame.svelte';
 	import SubjectDrawing from '$lib/subject/subject-drawing.svelte';
 	import { axlesOf } from '$lib/subject/zones';
 	import Button from '$lib/ui/button.svelte';
@@ -98,7 +99,8 @@
 						/>
 					</label>
 					<fieldset>
-						<legend class="tag mb-1">The side of the prototype, from rail to top</legend>
+						<legend class="tag mb-1">The left side of the prototype</legend>
+						<div class="mb-2"><SideFrame kind={entry.kind} side="LEFT" /></div>
 						<div class="flex flex-wrap items-end gap-4">
 							<LengthField
 								label="Length"

@@ -168,6 +168,7 @@
 					{#key model.id}<PhotoDesk
 							photo={model}
 							{size}
+							kind={job.data.job.kind}
 							others={models}
 							onwork={(work) => hand.at(work)}
 						/>{/key}

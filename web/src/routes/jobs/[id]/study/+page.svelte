@@ -87,7 +87,7 @@
 	<div class="min-w-0">
 		{#if view && sizes.data}
 			<SidePicker bind:side kind={view.job.kind} photographs={all}>
-				{#key side}<SideSize jobId={id} {side} {size} {label} />{/key}
+				{#key side}<SideSize jobId={id} {side} {size} {label} kind={view.job.kind} />{/key}
 			</SidePicker>
 			{#if size}
 				<PhotoShelf
@@ -101,7 +101,7 @@
 				/>
 				{#if photo}
 					{#key `${photo.id} ${Boolean(size.curve)}`}
-						<PhotoDesk {photo} {size} others={prototypes} />
+						<PhotoDesk {photo} {size} kind={view.job.kind} others={prototypes} />
 					{/key}
 					<PhotoAbout {photo} kind={view.job.kind} />
 					{#if leading && several.length > 1 && several.some((p) => p.id === photo.id)}
