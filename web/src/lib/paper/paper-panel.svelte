@@ -40,7 +40,7 @@
 			/></label
 		>
 		<SaveButton from="/api/jobs/{jobId}/paper/card.pdf?paper={paper}&grid={grid}"
-			>Side card at model scale (PDF)</SaveButton
+			>Bench sheet at model scale (PDF)</SaveButton
 		>
 	</div>
 	<div class="flex flex-wrap items-end gap-3">
@@ -79,6 +79,7 @@
 	</details>
 	<Artworks {jobId} {paper} {panels} />
 	<p class="text-soft">
-		Print without scaling and hold a rule against the ruler on the card: 100 mm must be 100 mm.
+		Print without scaling and hold a rule against both rulers on the sheet: 100 mm must be 100 mm, along
+		and up.
 	</p>
 </div>

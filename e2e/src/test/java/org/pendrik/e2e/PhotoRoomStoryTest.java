@@ -226,8 +226,8 @@ public class PhotoRoomStoryTest extends BrowserTest {
         button(page, "dust").click();
         Download card =
                 page.waitForDownload(
-                        () -> page.getByText("Side card at model scale (PDF)").click());
-        assertEquals(card.suggestedFilename(), "side-card.pdf");
+                        () -> page.getByText("Bench sheet at model scale (PDF)").click());
+        assertEquals(card.suggestedFilename(), "bench-sheet.pdf");
         assertTrue(card.failure() == null, card.failure());
     }
 

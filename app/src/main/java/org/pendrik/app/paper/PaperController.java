@@ -43,9 +43,11 @@ class PaperController {
             @PathVariable UUID jobId,
             @RequestParam(defaultValue = "") List<Side> side,
             @RequestParam(defaultValue = "A4") CardLayout.Paper paper,
-            @RequestParam(defaultValue = "FEET") SideCardPdf.Grid grid) {
+            @RequestParam(defaultValue = "FEET") BenchSheetPdf.Grid grid) {
         return file(
-                papers.cards(jobId, side, paper, grid), "side-card.pdf", MediaType.APPLICATION_PDF);
+                papers.sheet(jobId, side, paper, grid),
+                "bench-sheet.pdf",
+                MediaType.APPLICATION_PDF);
     }
 
     @GetMapping(value = "/api/jobs/{jobId}/paper/mask.svg", produces = SVG)

@@ -8,21 +8,22 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
-import org.apache.pdfbox.pdmodel.font.PDType1Font;
-import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.jspecify.annotations.Nullable;
 
 /**
- * One line of text on paper in any script: Latin in the face that every reader has, the rest in
- * faces that ship with the program, of which only the letters used are put into the file.
+ * One line of text on paper in any script, in faces that ship with the program; of each only the
+ * letters used are put into the file.
  */
 final class PaperText {
     private static final List<String> FACES =
-            List.of("/fonts/DejaVuSans.ttf", "/fonts/DroidSansFallbackFull.ttf");
+            List.of(
+                    // of the library that writes the file
+                    "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf",
+                    "/fonts/DejaVuSans.ttf",
+                    "/fonts/DroidSansFallbackFull.ttf");
     private static final int LONGEST = 150;
 
     private final PDDocument document;
-    private final PDFont latin = new PDType1Font(Standard14Fonts.FontName.HELVETICA);
     private final List<@Nullable PDFont> loaded = new ArrayList<>();
 
     PaperText(PDDocument document) {
@@ -40,6 +41,32 @@ final class PaperText {
         }
     }
 
+    /** How wide a line becomes, in points. */
+    double width(float size, String said) throws IOException {
+        double width = 0;
+        for (Run r : runs(oneLine(said))) {
+            width += r.font().getStringWidth(r.letters().toString()) / 1000 * size;
+        }
+        return width;
+    }
+
+    /** The words of a text in lines of at most so many points; a longer word stands alone. */
+    List<String> wrapped(float size, String said, double most) throws IOException {
+        List<String> out = new ArrayList<>();
+        StringBuilder line = new StringBuilder();
+        for (String word : said.strip().split("\\s+", -1)) {
+            if (!line.isEmpty() && width(size, line + " " + word) > most) {
+                out.add(line.toString());
+                line.setLength(0);
+            }
+            line.append(line.isEmpty() ? "" : " ").append(word);
+        }
+        if (!line.isEmpty()) {
+            out.add(line.toString());
+        }
+        return out;
+    }
+
     private static String oneLine(String s) {
         String line = s.replaceAll("\\s+", " ").replaceAll("\\p{Cntrl}", "");
         return line.codePointCount(0, line.length()) > LONGEST
@@ -53,7 +80,7 @@ final class PaperText {
             PDFont font = fontOf(cp);
             // a letter that no face knows is shown as missing, not left out
             String letter = font == null ? "?" : Character.toString(cp);
-            PDFont used = font == null ? latin : font;
+            PDFont used = font == null ? face(0) : font;
             if (out.isEmpty() || !out.getLast().font().equals(used)) {
                 out.add(new Run(used, new StringBuilder()));
             }
@@ -63,9 +90,6 @@ final class PaperText {
     }
 
     private @Nullable PDFont fontOf(int cp) throws IOException {
-        if ((cp >= ' ' && cp < 127) || (cp >= 0xa1 && cp <= 0xff)) {
-            return latin;
-        }
         for (int i = 0; i < FACES.size(); i++) {
             PDFont face = face(i);
             try {

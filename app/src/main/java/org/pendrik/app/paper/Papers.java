@@ -4,18 +4,23 @@ import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.pendrik.app.job.Job;
+import org.pendrik.app.job.JobZone;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
-import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.shelf.ColoursAtHand;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.Side;
 import org.pendrik.app.study.JobRegion;
+import org.pendrik.app.study.JoinedSides;
 import org.pendrik.app.study.Measuring;
+import org.pendrik.app.study.Proposals;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.core.colour.Lab;
@@ -32,11 +37,18 @@ import org.springframework.stereotype.Service;
 /** Makes what leaves the screen. */
 @Service
 class Papers {
+    private static final String[] HOW = {"a trace", "plain", "heavy"};
+
+    /** ΔE00 from which a bottle on the shelf is no help for a colour. */
+    private static final double WORTH_NAMING = 12;
+
     private final Jobs jobs;
     private final Photographs photographs;
     private final Measuring measuring;
     private final Studies studies;
-    private final Sides sides;
+    private final JoinedSides joined;
+    private final Proposals proposals;
+    private final ColoursAtHand colours;
     private final Artworks artworks;
 
     Papers(
@@ -44,64 +56,146 @@ class Papers {
             Photographs photographs,
             Measuring measuring,
             Studies studies,
-            Sides sides,
+            JoinedSides joined,
+            Proposals proposals,
+            ColoursAtHand colours,
             Artworks artworks) {
         this.jobs = jobs;
         this.photographs = photographs;
         this.measuring = measuring;
         this.studies = studies;
-        this.sides = sides;
+        this.joined = joined;
+        this.proposals = proposals;
+        this.colours = colours;
         this.artworks = artworks;
     }
 
-    /** The sides of the prototype that are located, one card each. */
-    byte[] cards(UUID jobId, List<Side> wanted, CardLayout.Paper paper, SideCardPdf.Grid grid) {
+    /** The sides of the prototype that are located, with what was measured on them. */
+    byte[] sheet(UUID jobId, List<Side> wanted, CardLayout.Paper paper, BenchSheetPdf.Grid grid) {
         Job job = jobs.get(jobId);
-        List<SideCardPdf.Card> cards = new ArrayList<>();
+        List<Photograph> shown = new ArrayList<>();
         for (Side side : wanted.isEmpty() ? List.of(Side.values()) : wanted) {
             Photograph p = photographs.leading(jobId, Role.PROTOTYPE, side);
-            if (p != null) {
-                sides.of(p).map(s -> card(job, p, s)).ifPresent(cards::add);
+            if (p != null && p.located() && photographs.hasFile(p.hash())) {
+                shown.add(p);
             }
+        }
+        List<ColoursAtHand.AtHand> atHand = colours.all();
+        List<BenchSheetPdf.Card> cards = new ArrayList<>();
+        List<BenchSheetPdf.Entry> entries = new ArrayList<>();
+        for (Photograph p : shown) {
+            List<JobRegion> regions = regions(jobId, p.side());
+            measuring
+                    .measure(p.id(), Watch.NOBODY)
+                    .ifPresent(
+                            m -> {
+                                cards.add(card(job, p, m.side(), regions));
+                                String where =
+                                        shown.size() < 2 ? "" : ", " + p.side().label(job.kind());
+                                entries.addAll(entries(p, m.side(), regions, atHand, where));
+                            });
         }
         if (cards.isEmpty()) {
             throw new InvalidInput(
-                    "Side card",
+                    "Bench sheet",
                     "no side",
                     "needs a photograph of the prototype with its corners marked",
                     "Mark them in Study.");
         }
-        return SideCardPdf.of(cards, paper, grid);
+        return BenchSheetPdf.of(
+                new BenchSheetPdf.Content(cards, entries, ticks(jobId), job.note()), paper, grid);
     }
 
-    private SideCardPdf.Card card(Job job, Photograph p, FlatSide side) {
-        List<SideCardPdf.Chip> chips = new ArrayList<>();
-        measuring
-                .measure(p.id(), Watch.NOBODY)
-                .ifPresent(
-                        m ->
-                                m.colours()
-                                        .forEach(
-                                                c ->
-                                                        chips.add(
-                                                                chip(
-                                                                        c.region().name(),
-                                                                        c.colour().median()))));
-        return new SideCardPdf.Card(
+    /** In the order in which Study numbers them. */
+    private List<JobRegion> regions(UUID jobId, Side side) {
+        return studies.of(jobId).regions().stream().filter(r -> r.side() == side).toList();
+    }
+
+    private static BenchSheetPdf.Card card(
+            Job job, Photograph p, FlatSide side, List<JobRegion> regions) {
+        List<BenchSheetPdf.Outlined> outlined = new ArrayList<>();
+        for (int i = 0; i < regions.size(); i++) {
+            JobRegion r = regions.get(i);
+            if (r.role() == RegionRole.MEASURE || r.role() == RegionRole.CUT) {
+                outlined.add(new BenchSheetPdf.Outlined("" + (i + 1), outline(r, 1)));
+            }
+        }
+        return new BenchSheetPdf.Card(
                 job.name() + ", " + p.side().label(job.kind()),
                 side.inNeutralLight(),
                 side.pxPerMm(),
                 job.scaleRatio(),
-                chips,
-                job.note());
+                outlined);
     }
 
-    private static SideCardPdf.Chip chip(String name, Lab c) {
-        String shown = name.length() > 18 ? name.substring(0, 17) + "." : name;
-        return new SideCardPdf.Chip(
-                shown,
-                Srgb.toPixel(c),
-                String.format(Locale.ROOT, "L %.0f a %.0f b %.0f", c.l(), c.a(), c.b()));
+    private List<BenchSheetPdf.Entry> entries(
+            Photograph p,
+            FlatSide side,
+            List<JobRegion> regions,
+            List<ColoursAtHand.AtHand> atHand,
+            String where) {
+        Measuring.Measured m = joined.measure(p, side, Watch.NOBODY);
+        List<Proposals.EffectProposal> seen =
+                proposals.of(p.id()).map(Proposals.Proposed::effects).orElse(List.of());
+        List<BenchSheetPdf.Entry> out = new ArrayList<>();
+        for (Measuring.Coloured c : m.colours()) {
+            Lab lab = c.colour().median();
+            List<String> lines = new ArrayList<>();
+            lines.add(
+                    String.format(
+                            Locale.ROOT,
+                            "L* %.0f a* %.0f b* %.0f ± %.1f%s",
+                            lab.l(),
+                            lab.a(),
+                            lab.b(),
+                            c.colour().plusMinus(),
+                            c.region().factory() ? ", factory colour" : ""));
+            ColoursAtHand.nearest(atHand, lab)
+                    .filter(a -> a.deltaE00(lab) <= WORTH_NAMING)
+                    .ifPresent(
+                            a ->
+                                    lines.add(
+                                            String.format(
+                                                    Locale.ROOT,
+                                                    "nearest %s: %s, ΔE00 %.1f",
+                                                    a.recipe() ? "recipe" : "bottle",
+                                                    a.name(),
+                                                    a.deltaE00(lab))));
+            for (Proposals.EffectProposal e : seen) {
+                if (e.regionId().equals(c.region().id())) {
+                    lines.add(e.label() + ", " + HOW[e.strength() - 1] + ": " + e.why());
+                    if (!e.marks().isEmpty()) {
+                        lines.add("  " + e.marks());
+                    }
+                }
+            }
+            out.add(
+                    new BenchSheetPdf.Entry(
+                            "" + (regions.indexOf(c.region()) + 1),
+                            c.region().name(),
+                            where,
+                            Srgb.toPixel(lab),
+                            lines));
+        }
+        return out;
+    }
+
+    private List<BenchSheetPdf.Tick> ticks(UUID jobId) {
+        Map<String, String> names =
+                jobs.zones(jobId).stream()
+                        .collect(Collectors.toMap(JobZone::zoneKey, JobZone::name));
+        return studies.of(jobId).effects().stream()
+                .map(
+                        e ->
+                                new BenchSheetPdf.Tick(
+                                        e.kind().label()
+                                                + ", "
+                                                + HOW[e.strength() - 1]
+                                                + (e.note().isBlank() ? "" : " – " + e.note()),
+                                        e.zones().keys().stream()
+                                                .map(k -> names.getOrDefault(k, k))
+                                                .collect(Collectors.joining(", "))))
+                .toList();
     }
 
     /** Regions as pieces at model scale; without a choice, those that are for cutting. */
@@ -151,7 +245,7 @@ class Papers {
         BufferedImage image =
                 new BufferedImage(art.width(), art.height(), BufferedImage.TYPE_INT_ARGB);
         image.setRGB(0, 0, art.width(), art.height(), art.argb(), 0, art.width());
-        return SideCardPdf.artwork(
+        return ArtworkPdf.of(
                 Optional.of(a.name()).filter(n -> !n.isBlank()).orElse("Artwork"),
                 image,
                 width,

@@ -1,10 +1,11 @@
-/** Side cards to print, masks to cut, artwork to print on decal paper. */
+/** Bench sheets to print, masks to cut, artwork to print on decal paper. */
 @ApplicationModule(
         allowedDependencies = {
             "apidocs",
             "job",
             "photograph",
             "problem",
+            "shelf",
             "sides",
             "store",
             "study"

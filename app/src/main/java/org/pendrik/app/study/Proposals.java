@@ -19,7 +19,7 @@ import org.springframework.stereotype.Service;
 
 /** Proposes effects from what was measured on a photograph. */
 @Service
-class Proposals {
+public class Proposals {
     private final Measuring measuring;
     private final Photographs photographs;
     private final JoinedSides joined;
@@ -39,7 +39,7 @@ class Proposals {
      * @param regionId the region that shows it
      * @param why the measures that led to it
      */
-    record EffectProposal(
+    public record EffectProposal(
             EffectKind kind,
             String label,
             List<String> zones,
@@ -56,9 +56,11 @@ class Proposals {
      *
      * @param unplaced names of regions without a zone: what they show cannot be placed
      */
-    record Proposed(UUID photographId, List<EffectProposal> effects, List<String> unplaced) {}
+    public record Proposed(
+            UUID photographId, List<EffectProposal> effects, List<String> unplaced) {}
 
-    Optional<Proposed> of(UUID photographId) {
+    /** Of a photograph of the prototype; empty while its side is not located. */
+    public Optional<Proposed> of(UUID photographId) {
         Photograph p = photographs.get(photographId);
         Photograph leading = photographs.leading(p.jobId(), Role.PROTOTYPE, p.side());
         // of the leading one, each region tells what its own photograph shows

@@ -9,6 +9,8 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.IntPredicate;
+import java.util.function.IntUnaryOperator;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.contentstream.PDFStreamEngine;
@@ -22,6 +24,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
@@ -114,6 +117,127 @@ public class PaperTest extends AppTest {
             assertTrue(text.contains("1:87.1, 73.5 mm long"), text);
             assertEquals(
                     document.getDocumentCatalog().getViewerPreferences().getPrintScaling(), "None");
+        }
+    }
+
+    private static final int DPI = 400;
+
+    private static double mm(int px) {
+        return px * 25.4 / DPI;
+    }
+
+    /** The longest run of pixels of a colour along a line of them: its length in pixels. */
+    private static int longestRun(IntUnaryOperator pixel, int count, IntPredicate like) {
+        int longest = 0;
+        int run = 0;
+        for (int i = 0; i < count; i++) {
+            run = like.test(pixel.applyAsInt(i) & 0xffffff) ? run + 1 : 0;
+            longest = Math.max(longest, run);
+        }
+        return longest;
+    }
+
+    private static boolean dark(int rgb) {
+        return (rgb & 255) < 160;
+    }
+
+    /** What a printer would put on paper: both rulers, and an outline on the side. */
+    @Test(dataProvider = "papers")
+    public void rulersAndOutlinesAreTrueOnTheRenderedPage(String paper, String grid)
+            throws IOException {
+        UUID job = measured("Rendered " + paper + grid);
+        UUID piece = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/regions",
+                        "{\"regions\":["
+                                + region(
+                                        piece,
+                                        "CUT",
+                                        "\"xMm\":1742,\"yMm\":435,\"widthMm\":1742,\"heightMm\":871")
+                                + "],\"version\":1}"));
+        byte[] pdf = body(get("/api/jobs/" + job + "/paper/card.pdf?grid=NONE&paper=" + paper));
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            BufferedImage page = new PDFRenderer(document).renderImageWithDPI(0, DPI);
+            int w = page.getWidth();
+            int h = page.getHeight();
+            int along = 0;
+            for (int y = (int) (h - 8 * DPI / 25.4); y < h - 4 * DPI / 25.4; y++) {
+                int row = y;
+                along = Math.max(along, longestRun(x -> page.getRGB(x, row), w, PaperTest::dark));
+            }
+            int up = 0;
+            for (int x = (int) (w - 7 * DPI / 25.4); x < w - 3 * DPI / 25.4; x++) {
+                int column = x;
+                up = Math.max(up, longestRun(y -> page.getRGB(column, y), h, PaperTest::dark));
+            }
+            assertEquals(mm(along), 100, 0.1);
+            assertEquals(mm(up), 100, 0.1);
+            // the white line under the black one is the only pure white across the side
+            int middle = (int) ((26 + (435 + 435) / 87.1) * DPI / 25.4);
+            int from = (int) (14 * DPI / 25.4);
+            int to = (int) (80 * DPI / 25.4);
+            int first = -1;
+            int last = -1;
+            for (int x = from; x < to; x++) {
+                if ((page.getRGB(x, middle) & 0xffffff) == 0xffffff) {
+                    first = first < 0 ? x : first;
+                    last = x;
+                }
+            }
+            assertTrue(first > 0, "no outline");
+            assertEquals(mm(last - first + 1), 20 + 0.9 * 25.4 / 72, 0.1);
+            assertEquals(mm(first), 10 + 20 - 0.45 * 25.4 / 72, 0.1);
+        }
+    }
+
+    /** Letters of any script are in the file: a reader without them shows and prints the same. */
+    @Test
+    public void everyFaceIsInTheFile() throws IOException {
+        UUID job = measured("Torfwagen Übergröße вагон 火車");
+        byte[] pdf = body(get("/api/jobs/" + job + "/paper/card.pdf"));
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            int faces = 0;
+            for (PDPage page : document.getPages()) {
+                for (COSName name : page.getResources().getFontNames()) {
+                    assertTrue(page.getResources().getFont(name).isEmbedded(), name.getName());
+                    faces++;
+                }
+            }
+            assertTrue(faces >= 2, faces + " faces");
+            String text = new PDFTextStripper().getText(document);
+            assertTrue(text.contains("Übergröße вагон 火車"), text);
+        }
+    }
+
+    /** What was measured in a region, what comes near it on the shelf, and what is to be done. */
+    @Test
+    public void theSheetSaysColoursBottlesAndWhatIsToBeDone() throws IOException {
+        UUID job = measured("Told");
+        UUID panel = UUID.randomUUID();
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/regions",
+                        "{\"regions\":["
+                                + region(
+                                        panel,
+                                        "MEASURE",
+                                        "\"xMm\":500,\"yMm\":400,\"widthMm\":900,\"heightMm\":500")
+                                + "],\"version\":1}"));
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/effects",
+                        "{\"effects\":[{\"id\":\""
+                                + UUID.randomUUID()
+                                + "\",\"kind\":\"RUST_STREAKS\",\"zones\":[\"left-side\"],\"strength\":3,"
+                                + "\"note\":\"below the ribs\",\"marks\":\"\"}],\"version\":2}"));
+        byte[] pdf = body(get("/api/jobs/" + job + "/paper/card.pdf"));
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            String text = new PDFTextStripper().getText(document);
+            assertTrue(text.contains("patch MEASURE"), text);
+            assertTrue(text.matches("(?s).*L\\* \\d+ a\\* .*"), text);
+            assertTrue(text.contains("rust streaks, heavy – below the ribs"), text);
+            assertTrue(text.contains("left side"), text);
         }
     }
 

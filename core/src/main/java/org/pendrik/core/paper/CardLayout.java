@@ -15,10 +15,10 @@ public final class CardLayout {
 
     private static final double MARGIN_MM = 10;
 
-    /** Above a side: its name and ruler; below: chips and notes. */
+    /** Above a side: its name and ruler; below: its cut marks. */
     private static final double HEAD_MM = 16;
 
-    private static final double FOOT_MM = 24;
+    private static final double FOOT_MM = 8;
     private static final int MOST_SHEETS = 60;
 
     /** Paper, lying on its long edge. */
@@ -82,7 +82,7 @@ public final class CardLayout {
             double needs = HEAD_MM + card.heightMm() + FOOT_MM;
             if (needs > paper.heightMm() - 2 * MARGIN_MM) {
                 throw new InvalidInput(
-                        "Side card",
+                        "Bench sheet",
                         Math.round(card.heightMm()) + " mm high",
                         "must be at most "
                                 + (int)
@@ -111,7 +111,7 @@ public final class CardLayout {
         }
         if (sheet >= MOST_SHEETS) {
             throw new InvalidInput(
-                    "Side card",
+                    "Bench sheet",
                     sheet + 1 + " sheets",
                     "must have at most " + MOST_SHEETS,
                     "Print fewer sides at a time.");

@@ -243,7 +243,7 @@ public final class EffectsSeen {
     private static String said(Streaks t) {
         return say(
                 "%d streaks %.0f° off the vertical, %.0f mm long, %.0f mm apart",
-                t.count(), t.angleDegrees(), t.lengthMm(), t.spacingMm());
+                t.count(), Math.abs(t.angleDegrees()), t.lengthMm(), t.spacingMm());
     }
 
     private static String said(Spots t) {

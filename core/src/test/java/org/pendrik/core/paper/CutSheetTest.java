@@ -206,7 +206,7 @@ public class CutSheetTest {
                                 CardLayout.place(
                                         List.of(new CardLayout.Card(100, 190)),
                                         CardLayout.Paper.A4));
-        assertTrue(e.getMessage().contains("at most 150 mm"), e.getMessage());
+        assertTrue(e.getMessage().contains("at most 166 mm"), e.getMessage());
     }
 
     @Test
