@@ -137,11 +137,14 @@ public class CompareApiTest extends AppTest {
         JsonNode shorter = compare(job);
         assertNotEquals(panel(shorter), panel(dim));
         ok(put("/api/jobs/" + job + "/sides/LEFT", size.formatted(6400)));
-        assertEquals(panel(compare(job)), panel(dim));
+        JsonNode again = compare(job);
+        assertEquals(panel(again), panel(dim));
 
         clock.set(clock.instant().plusSeconds(3600));
-        put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
-        assertNotEquals(compare(job).path("prototypeId"), dim.path("prototypeId"));
+        UUID other = put(job, "PROTOTYPE", Shots.prototype(), ON_PROTOTYPE);
+        assertEquals(compare(job), again, "another photograph changes nothing by itself");
+        ok(put("/api/photographs/" + other + "/lead", "{\"version\":2}"));
+        assertEquals(compare(job).path("prototypeId").asString(), other.toString());
         assertTrue(compare(job).path("prototypeBalanced").asBoolean());
     }
 
