@@ -79,7 +79,7 @@
 	</details>
 	<Artworks {jobId} {paper} {panels} />
 	<p class="text-soft">
-		Print without scaling and hold a rule against both rulers on the sheet: 100 mm must be 100 mm, along
-		and up.
+		Print without scaling and hold a rule against both rulers on the sheet: 100 mm must be 100 mm,
+		along and up.
 	</p>
 </div>

@@ -174,12 +174,12 @@
 	</div>
 {/if}
 {#if answers.length}
-	<ul
+	<div
 		class="my-2 border-l-8 border-ink bg-sheet px-3 py-2"
 		role={answers.some((a) => a.refused) ? 'alert' : 'status'}
 	>
 		{#each answers as a, i (i)}
-			<li><span class="font-semibold">{a.name}</span>: {a.text}</li>
+			<p><span class="font-semibold">{a.name}</span>: {a.text}</p>
 		{/each}
-	</ul>
+	</div>
 {/if}
