@@ -17,6 +17,7 @@ import org.pendrik.app.photograph.Role;
 import org.pendrik.app.shelf.ColoursAtHand;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.Side;
+import org.pendrik.app.study.EvenSides;
 import org.pendrik.app.study.JobRegion;
 import org.pendrik.app.study.JoinedSides;
 import org.pendrik.app.study.Measuring;
@@ -44,7 +45,7 @@ class Papers {
 
     private final Jobs jobs;
     private final Photographs photographs;
-    private final Measuring measuring;
+    private final EvenSides even;
     private final Studies studies;
     private final JoinedSides joined;
     private final Proposals proposals;
@@ -54,7 +55,7 @@ class Papers {
     Papers(
             Jobs jobs,
             Photographs photographs,
-            Measuring measuring,
+            EvenSides even,
             Studies studies,
             JoinedSides joined,
             Proposals proposals,
@@ -62,7 +63,7 @@ class Papers {
             Artworks artworks) {
         this.jobs = jobs;
         this.photographs = photographs;
-        this.measuring = measuring;
+        this.even = even;
         this.studies = studies;
         this.joined = joined;
         this.proposals = proposals;
@@ -85,14 +86,13 @@ class Papers {
         List<BenchSheetPdf.Entry> entries = new ArrayList<>();
         for (Photograph p : shown) {
             List<JobRegion> regions = regions(jobId, p.side());
-            measuring
-                    .measure(p.id(), Watch.NOBODY)
+            even.of(p)
                     .ifPresent(
-                            m -> {
-                                cards.add(card(job, p, m.side(), regions));
+                            flat -> {
+                                cards.add(card(job, p, flat, regions));
                                 String where =
                                         shown.size() < 2 ? "" : ", " + p.side().label(job.kind());
-                                entries.addAll(entries(p, m.side(), regions, atHand, where));
+                                entries.addAll(entries(p, flat, regions, atHand, where));
                             });
         }
         if (cards.isEmpty()) {

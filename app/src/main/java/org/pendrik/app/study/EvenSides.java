@@ -3,6 +3,7 @@ package org.pendrik.app.study;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Photograph;
@@ -67,7 +68,25 @@ public class EvenSides {
     /** All that the side in even light hangs on, as text; empty while there is none. */
     Optional<String> basis(Photograph p, Optional<SideSize> size, Studies.Study study) {
         return Sides.basis(p, size)
-                .map(b -> p.evened() ? b + " " + on(p, study) + excluded(p, study) : b);
+                .map(
+                        b ->
+                                p.evened()
+                                        ? b
+                                                + " "
+                                                + on(p, study)
+                                                + excluded(p, study)
+                                                + shared(p, size, study)
+                                        : b);
+    }
+
+    /** The samples of other photographs that even one out which has none, and all these hang on. */
+    private String shared(Photograph p, Optional<SideSize> size, Studies.Study study) {
+        if (study.samples().isEmpty() || !on(p, study).isEmpty()) {
+            return "";
+        }
+        return sampled(p, study).stream()
+                .map(q -> Sides.basis(q, size).orElse("") + q.evened() + on(q, study))
+                .collect(Collectors.joining(" "));
     }
 
     /** Its own samples; else those of the prototype, if both have colour or neither has. */

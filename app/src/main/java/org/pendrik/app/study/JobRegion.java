@@ -108,23 +108,6 @@ public record JobRegion(
         return new Edge(name, outline.getFirst(), outline.getLast());
     }
 
-    /** The same, measured on another photograph; null is the leading one. */
-    public JobRegion measuredOn(@Nullable UUID photograph) {
-        return new JobRegion(
-                id,
-                name,
-                zoneKey,
-                side,
-                role,
-                xMm,
-                yMm,
-                widthMm,
-                heightMm,
-                factory,
-                outline,
-                photograph);
-    }
-
     /** The same on another zone, or on none. */
     JobRegion on(@Nullable String zone) {
         return new JobRegion(

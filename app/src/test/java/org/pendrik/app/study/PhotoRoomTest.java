@@ -14,18 +14,24 @@ import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
+import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.standins.DemoShots;
 import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.Weathering;
+import org.pendrik.core.colour.Lab;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Photographs in, measures, effects, comparison, advice: the way of the photo room. */
 public class PhotoRoomTest extends AppTest {
+    @Autowired private FactoryColours factories;
+    @Autowired private Jobs jobs;
+
     private static final String REST = ", \"side\": \"LEFT\", \"outline\": [], \"role\": ";
 
     private static String corners(DemoShots.Shot shot) {
@@ -247,6 +253,24 @@ public class PhotoRoomTest extends AppTest {
         ok(delete("/api/photographs/" + second));
         JsonNode without = ok(get("/api/jobs/" + job + "/compare"));
         assertEquals(without.path("regions"), before.path("regions"));
+    }
+
+    /** What is kept of a photograph without samples hangs on those that it shares. */
+    @Test
+    public void theFactoryColourIsMeasuredAnewWhenSharedSamplesEvenItsLight() {
+        UUID job = car("Shared light");
+        shot(job, "PROTOTYPE", Shots.prototype());
+        regions(job);
+        clock.set(clock.instant().plusSeconds(60));
+        UUID other = shot(job, "PROTOTYPE", Shots.prototype());
+        Lab fell = factories.of(jobs.get(job)).orElseThrow();
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\": [" + samples(other) + "], \"version\": 2}"));
+        assertTrue(fell.distance(factories.of(jobs.get(job)).orElseThrow()) > 0.3);
+        ok(put("/api/jobs/" + job + "/study/samples", "{\"samples\": [], \"version\": 3}"));
+        assertEquals(factories.of(jobs.get(job)).orElseThrow(), fell);
     }
 
     @Test
