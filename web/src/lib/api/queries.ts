@@ -114,6 +114,14 @@ export async function keep<T>(queryKey: readonly unknown[], answer: T): Promise<
 export const keepStudy = (id: string, study: Schemas['Study']): Promise<void> =>
 	keep(studyQuery(id).queryKey, study);
 
+/** What stands ready to be the factory colour. */
+export const factoryOffersQuery = (id: string, wanted: boolean) =>
+	queryOptions({
+		queryKey: ['job', id, 'factory-colours'],
+		queryFn: ({ signal }) => must(api.GET('/api/jobs/{jobId}/factory-colours', path(id, signal))),
+		enabled: wanted
+	});
+
 export const sidesQuery = (id: string) =>
 	queryOptions({
 		queryKey: ['job', id, 'sides'],

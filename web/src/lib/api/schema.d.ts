@@ -930,6 +930,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{jobId}/factory-colours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["factoryColours"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{jobId}/log/{id}": {
         parameters: {
             query?: never;
@@ -1339,6 +1355,22 @@ export interface paths {
         };
         get?: never;
         put: operations["saveEffects"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{jobId}/study/factory": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["saveFactory"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2866,14 +2898,16 @@ export interface components {
             /** Format: double */
             medianDeltaE00?: number | null;
             missing: string[];
-            modelBalanced: boolean;
             /** Format: uuid */
             modelId?: string | null;
+            /** @enum {string} */
+            modelLight: "CARD" | "OTHER_PICTURE" | "LETTERING" | "BALLAST" | "NOTHING";
             /** Format: double */
             movedMm: number;
-            prototypeBalanced: boolean;
             /** Format: uuid */
             prototypeId?: string | null;
+            /** @enum {string} */
+            prototypeLight: "CARD" | "OTHER_PICTURE" | "LETTERING" | "BALLAST" | "NOTHING";
             regions: components["schemas"]["Judged"][];
             registered: boolean;
             /** @enum {string} */
@@ -3225,6 +3259,22 @@ export interface components {
             light?: "D65" | "D50" | "A" | "LED_WARM" | "LED_COOL" | null;
             srgb?: string | null;
         };
+        FactoryDraft: {
+            paint?: components["schemas"]["FactoryPaint"] | null;
+            /** Format: int32 */
+            version: number;
+        };
+        FactoryPaint: {
+            /** Format: double */
+            a: number;
+            /** Format: double */
+            b: number;
+            /** Format: double */
+            l: number;
+            name: string;
+            /** @enum {string} */
+            source: "TYPED" | "BOTTLE" | "RECIPE" | "JOB" | "MODEL";
+        };
         FadeQuestion: {
             /** Format: double */
             by: number;
@@ -3371,6 +3421,8 @@ export interface components {
             a?: number | null;
             /** Format: double */
             b?: number | null;
+            /** @enum {string|null} */
+            by?: "CARD" | "OTHER_PICTURE" | "LETTERING" | "BALLAST" | "NOTHING" | null;
             /** Format: double */
             height: number;
             /** Format: double */
@@ -3535,6 +3587,7 @@ export interface components {
             artworks?: components["schemas"]["ArtworkPart"][] | null;
             drying?: components["schemas"]["DryingPart"][] | null;
             effects: components["schemas"]["EffectPart"][];
+            factory?: components["schemas"]["FactoryPaint"] | null;
             job: components["schemas"]["JobPart"];
             log: components["schemas"]["LogPart"][];
             materials?: components["schemas"]["MaterialPart"][] | null;
@@ -3744,6 +3797,8 @@ export interface components {
         };
         LightDraft: {
             evened: boolean;
+            /** Format: uuid */
+            from?: string | null;
             /** Format: int32 */
             version: number;
         };
@@ -4043,7 +4098,6 @@ export interface components {
             name: string;
         };
         Measures: {
-            balanced: boolean;
             checked: boolean;
             colourless: boolean;
             colours: {
@@ -4054,6 +4108,8 @@ export interface components {
             finestPxPerMm: number;
             hardPairs: components["schemas"]["HardPair"][];
             light: components["schemas"]["Light"];
+            /** @enum {string} */
+            lightKnown: "CARD" | "OTHER_PICTURE" | "LETTERING" | "BALLAST" | "NOTHING";
             /** Format: uuid */
             photographId: string;
             regions: components["schemas"]["Measure"][];
@@ -4330,6 +4386,10 @@ export interface components {
             jobId: string;
             knownPoints?: components["schemas"]["KnownPoints"] | null;
             leads: boolean;
+            lentGrey?: components["schemas"]["GreyPatch"] | null;
+            lentPicture?: string | null;
+            /** Format: uuid */
+            lightFrom?: string | null;
             mediaType: string;
             /** Format: int32 */
             orientation: number;
@@ -4363,6 +4423,8 @@ export interface components {
             id: string;
             knownPoints?: components["schemas"]["KnownPoints"] | null;
             leads?: boolean | null;
+            /** Format: uuid */
+            lightFrom?: string | null;
             mediaType: string;
             /** Format: int32 */
             orientation: number;
@@ -4746,6 +4808,10 @@ export interface components {
             hex: string;
             inGamut: boolean;
         };
+        ShownPaint: {
+            hex: string;
+            paint: components["schemas"]["FactoryPaint"];
+        };
         SideSize: {
             curve?: components["schemas"]["Curve"] | null;
             /** Format: double */
@@ -5024,6 +5090,7 @@ export interface components {
         };
         Study: {
             effects: components["schemas"]["JobEffect"][];
+            factory?: components["schemas"]["ShownPaint"] | null;
             regions: components["schemas"]["JobRegion"][];
             samples: components["schemas"]["JobSample"][];
             /** Format: int32 */
@@ -6792,6 +6859,28 @@ export interface operations {
             };
         };
     };
+    factoryColours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ShownPaint"][];
+                };
+            };
+        };
+    };
     write: {
         parameters: {
             query?: never;
@@ -7482,6 +7571,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["EffectsDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Study"];
+                };
+            };
+        };
+    };
+    saveFactory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FactoryDraft"];
             };
         };
         responses: {

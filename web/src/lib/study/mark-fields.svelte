@@ -1,26 +1,40 @@
 <script lang="ts">
-	import type { PhotoMarks } from './marks.svelte';
+	import Select from '$lib/ui/select.svelte';
+	import { REFERENCES, type PhotoMarks, type Reference } from './marks.svelte';
 
 	/** What can be marked on a photograph besides its corners, with the numbers that belong to it. */
 	type Props = { marks: PhotoMarks; lengthMm: number; heightMm: number };
 
 	let { marks, lengthMm, heightMm }: Props = $props();
+
+	const THINGS = (Object.keys(REFERENCES) as Reference[]).map(
+		(key) => [key, REFERENCES[key].label] as const
+	);
 </script>
 
 <div class="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
 	{#if marks.grey}
-		<label class="flex items-center gap-2">
-			<span class="tag">Grey card L*</span>
-			<input
-				class="w-20"
-				type="number"
-				min="5"
-				max="95"
-				step="1"
-				value={marks.grey.lightness}
-				onchange={(e) => marks.setLightness(e.currentTarget.valueAsNumber)}
-			/>
-		</label>
+		<Select
+			label="What the patch of known colour is"
+			value={marks.reference}
+			options={THINGS}
+			onchange={(by) => marks.setReference(by)}
+		/>
+		{#if marks.reference !== 'BALLAST'}
+			<label class="flex items-center gap-2">
+				<span class="tag normal-case">L*</span>
+				<input
+					class="w-20"
+					type="number"
+					min="5"
+					max="95"
+					step="1"
+					aria-label="Known L* of the patch"
+					value={marks.grey.lightness}
+					onchange={(e) => marks.setLightness(e.currentTarget.valueAsNumber)}
+				/>
+			</label>
+		{/if}
 		{#each ['a', 'b'] as const as axis (axis)}
 			<label class="flex items-center gap-1">
 				<span class="tag normal-case">{axis}*</span>
@@ -38,9 +52,19 @@
 		{/each}
 		<button class="tag underline" onclick={() => marks.resizeGrey(1.2)}>larger</button>
 		<button class="tag underline" onclick={() => marks.resizeGrey(1 / 1.2)}>smaller</button>
-		<button class="tag underline" onclick={() => marks.dropGrey()}>no grey card</button>
+		<button class="tag underline" onclick={() => marks.dropGrey()}>take the patch out</button>
 	{:else}
 		<button class="tag underline" onclick={() => marks.addGrey()}>Mark a grey card</button>
+		<button
+			class="tag underline"
+			title="Without a card: what left the shop white tells the light, less surely"
+			onclick={() => marks.addGrey('LETTERING')}>or white lettering</button
+		>
+		<button
+			class="tag underline"
+			title="Without a card: grey stone under the open sky tells the colour of the light, not its level"
+			onclick={() => marks.addGrey('BALLAST')}>or ballast</button
+		>
 	{/if}
 	{#if !marks.curved}
 		<button class="tag underline" onclick={() => marks.addKnown(lengthMm, heightMm)}

@@ -31,6 +31,21 @@ const keptOf = (p: Photograph): Kept => ({
 });
 export const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'] as const;
 
+export type Reference = 'CARD' | 'LETTERING' | 'BALLAST';
+
+/** Things of known colour, the surest first, and the colour that is usual of them. */
+export const REFERENCES = {
+	CARD: { label: 'grey card', known: { lightness: 50, a: null, b: null, by: null } },
+	LETTERING: {
+		label: 'white lettering',
+		known: { lightness: 88, a: 0, b: 3, by: 'LETTERING' as const }
+	},
+	BALLAST: {
+		label: 'ballast under the sky',
+		known: { lightness: 50, a: 0, b: 3, by: 'BALLAST' as const }
+	}
+};
+
 const SAVE_AFTER_MS = 600;
 
 /** What is marked on one photograph, while it is moved; saved a moment after the last move. */
@@ -169,17 +184,29 @@ export class PhotoMarks {
 		this.chosen = all[(at + 1) % all.length] ?? this.#first;
 	}
 
-	addGrey(): void {
+	addGrey(by: Reference = 'CARD'): void {
 		const size = Math.max(8, this.width * 0.04);
 		this.grey = {
 			x: this.width / 2 - size / 2,
 			y: this.height * 0.9 - size / 2,
 			width: size,
 			height: size,
-			lightness: 50
+			...REFERENCES[by].known
 		};
 		this.chosen = { kind: 'grey' };
 		this.soon();
+	}
+
+	/** What the patch is; its known colour begins as such things usually are. */
+	setReference(by: Reference): void {
+		if (!this.grey) return;
+		this.grey = { ...this.grey, ...REFERENCES[by].known };
+		this.soon();
+	}
+
+	get reference(): Reference {
+		const by = this.grey?.by;
+		return by === 'LETTERING' || by === 'BALLAST' ? by : 'CARD';
 	}
 
 	resizeGrey(factor: number): void {

@@ -20,9 +20,21 @@
 		/** The regions on each photograph of the side, where there are several. */
 		joined?: Schemas['Joined'] | undefined;
 		photographs?: Schemas['Photograph'][];
+		/** All of the job that show a grey card. */
+		carded?: Schemas['Photograph'][];
 	};
 
-	let { measures, photo, desk, zones, side, ratio, joined, photographs = [] }: Props = $props();
+	let {
+		measures,
+		photo,
+		desk,
+		zones,
+		side,
+		ratio,
+		joined,
+		photographs = [],
+		carded = []
+	}: Props = $props();
 
 	const jobId = $derived(page.params.id ?? '');
 	const blurred = $derived(measures.strips.filter((s) => s.blurred));
@@ -59,9 +71,7 @@
 	<span class="figure text-ink">± {measures.scalePercent.toFixed(2)} %</span>.
 	{measures.colourless
 		? 'The photograph is without colour: lightness, marks and geometry are measured, hue is not.'
-		: measures.balanced
-			? 'The grey card takes the light out.'
-			: 'No grey card: colours include the light.'}
+		: ''}
 	{#if blurred.length}
 		Out of focus from {Math.round(blurred[0]?.fromMm ?? 0)} to {Math.round(
 			blurred.at(-1)?.toMm ?? 0
@@ -71,7 +81,7 @@
 		The classes are those sampled on another photograph, turned to the shades that this one shows
 		from its own paint; samples picked here would be surer.{/if}
 </p>
-<LightLine {photo} light={measures.light} />
+<LightLine {photo} light={measures.light} known={measures.lightKnown} {carded} />
 {#each measures.hardPairs as p (p.one + p.two)}
 	<p class="mt-1 border-l-4 border-ink pl-3">
 		{p.inseparable

@@ -141,7 +141,7 @@
 					? `place ${marks.chosen.index + 1} of line ${marks.chosen.line + 1}`
 					: marks.chosen.kind === 'arc'
 						? `${marks.shell[marks.chosen.index]?.leftEnd ? 'left' : 'right'} end circle at ${marks.shell[marks.chosen.index]?.degrees ?? 0}°`
-						: 'grey card'
+						: 'patch of known colour'
 	);
 </script>
 

@@ -35,6 +35,11 @@ export class StudyDesk {
 		return this.study()?.samples ?? [];
 	}
 
+	/** What the factory colour was said to be; without it the region so named shows it. */
+	get factory(): Schemas['ShownPaint'] | null | undefined {
+		return this.study()?.factory;
+	}
+
 	get chosenRegion(): Region | undefined {
 		return this.regions.find((r) => r.id === this.chosen);
 	}
@@ -68,6 +73,29 @@ export class StudyDesk {
 		);
 		// the overlay of a class is waited for
 		await keepStudy(this.jobId, stored);
+	}
+
+	/** Says what the factory colour is; null leaves it to the region that shows it. */
+	sayFactory(paint: Schemas['FactoryPaint'] | null): Promise<boolean> {
+		const before = this.factory?.paint ?? null;
+		const put = async (to: Schemas['FactoryPaint'] | null, version: number) => {
+			const stored = await must(
+				api.PUT('/api/jobs/{jobId}/study/factory', {
+					params: { path: { jobId: this.jobId } },
+					body: { paint: to, version }
+				})
+			);
+			await keepStudy(this.jobId, stored);
+		};
+		return this.desk.edit(
+			'Factory colour said',
+			() => put(paint, this.#version()),
+			this.#after,
+			async () => {
+				await put(before, (await studyNow(this.jobId)).version);
+				await this.#after(false);
+			}
+		);
 	}
 
 	#version(): number {

@@ -16,7 +16,7 @@ describe('the study', () => {
 	let notes: StudyDesk;
 
 	beforeEach(() => {
-		study = { version: 1, regions: [], effects: [], samples: [] };
+		study = { version: 1, regions: [], effects: [], samples: [], factory: null };
 		desk = new Desk();
 		notes = new StudyDesk('job', desk, () => study);
 		answer<Partial<Schemas['Study']>>('PUT', ({ body }) => {
@@ -121,6 +121,22 @@ describe('the study', () => {
 		expect(notes.regions.map((r) => r.factory)).toEqual([false, true]);
 		await notes.nameFactory(two ?? '');
 		expect(notes.regions.some((r) => r.factory)).toBe(false);
+	});
+
+	test('a factory colour that was said is taken back to the one before', async () => {
+		const red = { source: 'BOTTLE' as const, name: 'Wagon red', l: 38, a: 27, b: 19 };
+		const said: unknown[] = [];
+		answer<{ paint: Schemas['FactoryPaint'] | null; version: number }>('PUT', ({ body }) => {
+			said.push(body.paint?.name ?? null);
+			const factory = body.paint && { paint: body.paint, hex: '#884433' };
+			study = { ...study, factory, version: study.version + 1 };
+			return stored(study);
+		});
+		await notes.sayFactory(red);
+		await notes.sayFactory(null);
+		await desk.undo();
+		expect(said).toEqual(['Wagon red', null, 'Wagon red']);
+		expect(notes.factory?.paint).toEqual(red);
 	});
 
 	test('undo brings the list back as it was', async () => {

@@ -130,8 +130,8 @@
 			{compare.data?.registered
 				? `The model is laid over by its edges, moved by ${compare.data.movedMm.toFixed(0)} mm at most; it may still be off by ${compare.data.slackMm.toFixed(0)} mm.`
 				: 'The edges of the two sides do not fit each other: the corners alone lay them over. Look whether both show the same side, with each corner at its own place.'}
-			{#if !compare.data?.modelBalanced || !compare.data.prototypeBalanced}A grey card is missing:
-				the lamps count as difference.{/if}
+			{#if compare.data && [compare.data.modelLight, compare.data.prototypeLight].includes('NOTHING')}A
+				grey card is missing: the lamps count as difference, and colours are known roughly.{/if}
 			{#if compare.data && compare.data.classes !== 'OWN'}
 				{compare.data.classes === 'PROTOTYPE'
 					? 'Rust, dust and chips on the model are told by the samples of the prototype, turned to the shades of its own paint: two samples picked on the model, of paint and of rust, would be surer.'

@@ -37,7 +37,7 @@
 			href="/api/jobs/{id}/archive"
 			download={file.replace('.record.json', '.job.zip')}>Take it with its photographs</a
 		>
-		<a class="tag underline" rel="external" href="/api/schema/record-7.json">its schema</a>
+		<a class="tag underline" rel="external" href="/api/schema/record-8.json">its schema</a>
 	</div>
 	<Loaded query={record}>
 		{#snippet children(view)}

@@ -13,6 +13,7 @@
 	} from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import EffectNotes from '$lib/study/effect-notes.svelte';
+	import FactoryColour from '$lib/study/factory-colour.svelte';
 	import EffectsSeen from '$lib/study/effects-seen.svelte';
 	import { joinedOf, leadingOf } from '$lib/study/joined';
 	import LeadingLine from '$lib/study/leading-line.svelte';
@@ -129,6 +130,16 @@
 		{/if}
 	</div>
 	<div class="flex flex-col gap-6 lg:row-span-2">
+		{#if study.data}
+			<section aria-labelledby="factory">
+				<h2 id="factory" class="mb-1 text-2xl">Factory colour</h2>
+				<FactoryColour
+					jobId={id}
+					desk={notes}
+					regionHex={own?.regions.find((r) => r.factory)?.hex ?? undefined}
+				/>
+			</section>
+		{/if}
 		{#if located && photo}
 			<section aria-labelledby="measures">
 				<h2 id="measures" class="text-2xl">Measured</h2>
@@ -145,6 +156,9 @@
 						ratio={view.job.scaleRatio}
 						joined={several.length > 1 ? joined.data : undefined}
 						photographs={several}
+						carded={(photographs.data ?? []).filter(
+							(p) => p.greyPatch && (p.greyPatch.by ?? 'CARD') === 'CARD'
+						)}
 					/>
 				{/if}
 			</section>

@@ -12,6 +12,7 @@ import org.pendrik.app.sides.Marks;
 import org.pendrik.app.sides.Side;
 import org.pendrik.app.sides.SideSize;
 import org.pendrik.app.sides.WholePicture;
+import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.units.InvalidInput;
@@ -53,6 +54,11 @@ final class AskedSide {
                                 new Point(photo.width(), photo.height()),
                                 new Point(0, photo.height()));
         CardPart c = part.card();
+        Marks.GreyPatch grey =
+                c == null
+                        ? null
+                        : new Marks.GreyPatch(c.x(), c.y(), c.width(), c.height(), c.lightness());
+        WholePicture whole = WholePicture.of(photo, 1);
         MarkedSide marked =
                 new MarkedSide(
                         UUID.randomUUID().toString(),
@@ -61,16 +67,19 @@ final class AskedSide {
                         0,
                         new Marks.Corners(corners),
                         null,
-                        c == null
-                                ? null
-                                : new Marks.GreyPatch(
-                                        c.x(), c.y(), c.width(), c.height(), c.lightness()),
+                        grey,
+                        null,
                         null,
                         null,
                         new SideSize(Side.LEFT, lengthMm, heightMm, null));
         // finer than twice the picture there is nothing to see
         double finest = 2.0 * Math.max(photo.width(), photo.height());
-        return Flattener.flat(marked, Flattener.locate(marked), WholePicture.of(photo, 1), finest);
+        return Flattener.flat(
+                marked,
+                Flattener.locate(marked),
+                whole,
+                grey == null ? GreyBalance.NONE : Flattener.light(grey, whole),
+                finest);
     }
 
     static Raster picture(String base64) {

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.sides.Side;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.photo.Verdict;
@@ -30,8 +31,8 @@ record Comparison(
         Side side,
         @Nullable UUID prototypeId,
         @Nullable UUID modelId,
-        boolean prototypeBalanced,
-        boolean modelBalanced,
+        LightKnown prototypeLight,
+        LightKnown modelLight,
         boolean factoryKnown,
         @Nullable Double medianDeltaE00,
         int viewingMm,

@@ -27,6 +27,7 @@ import org.pendrik.app.study.RegionRole;
 import org.pendrik.app.study.Studies;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.Gap;
 import org.pendrik.core.measure.Gaps;
@@ -90,8 +91,8 @@ class Comparisons {
                     side,
                     null,
                     null,
-                    false,
-                    false,
+                    LightKnown.NOTHING,
+                    LightKnown.NOTHING,
                     false,
                     null,
                     viewing,
@@ -112,8 +113,8 @@ class Comparisons {
                 side,
                 c.prototype().id(),
                 c.model().id(),
-                c.prototype().greyPatch() != null,
-                c.model().greyPatch() != null,
+                c.prototype().lightKnown(),
+                c.model().lightKnown(),
                 factory != null,
                 measures.median(job, c).orElse(null),
                 viewing,

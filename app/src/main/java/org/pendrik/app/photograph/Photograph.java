@@ -8,6 +8,7 @@ import org.pendrik.app.sides.MarkedSide;
 import org.pendrik.app.sides.Marks;
 import org.pendrik.app.sides.Side;
 import org.pendrik.app.sides.SideSize;
+import org.pendrik.core.colour.LightKnown;
 
 /**
  * A photograph of a job.
@@ -23,6 +24,9 @@ import org.pendrik.app.sides.SideSize;
  * @param corners where the side lies, once marked
  * @param knownPoints further places of known position, if any
  * @param greyPatch a patch of known colour, once marked
+ * @param lightFrom the photograph whose card tells the light where nothing in this one does
+ * @param lentPicture the file of that photograph
+ * @param lentGrey the card in it
  * @param straightLines what is straight on the prototype, to take out the lens
  * @param shellMarks marks on the end circles of a curved side
  * @param leads of several photographs of the prototype's side this one measures it
@@ -50,6 +54,9 @@ public record Photograph(
         Marks.@Nullable Corners corners,
         Marks.@Nullable KnownPoints knownPoints,
         Marks.@Nullable GreyPatch greyPatch,
+        @Nullable UUID lightFrom,
+        @Nullable String lentPicture,
+        Marks.@Nullable GreyPatch lentGrey,
         Marks.@Nullable StraightLines straightLines,
         Marks.@Nullable ShellMarks shellMarks,
         boolean leads,
@@ -79,9 +86,22 @@ public record Photograph(
                 corners,
                 knownPoints,
                 greyPatch,
+                lentPicture == null || lentGrey == null
+                        ? null
+                        : new Marks.LentLight(lentPicture, lentGrey),
                 straightLines,
                 shellMarks,
                 size);
+    }
+
+    /** What its light is known by. */
+    public LightKnown lightKnown() {
+        if (greyPatch != null) {
+            return greyPatch.is();
+        }
+        return lentPicture == null || lentGrey == null
+                ? LightKnown.NOTHING
+                : LightKnown.OTHER_PICTURE;
     }
 
     /** Where its side lies was marked, flat or curved. */

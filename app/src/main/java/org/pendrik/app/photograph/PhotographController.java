@@ -99,7 +99,7 @@ class PhotographController {
 
     @PutMapping("/api/photographs/{id}/light")
     Photograph even(@PathVariable UUID id, @RequestBody Photographs.LightDraft draft) {
-        return photographs.even(id, draft);
+        return photographs.light(id, draft);
     }
 
     record LeadDraft(int version) {}

@@ -13,6 +13,16 @@ import org.pendrik.app.store.MapperBean;
 import org.springframework.stereotype.Component;
 
 interface PhotographMapper {
+    /** With the card of another photograph, where that one tells the light. */
+    String SELECT =
+            """
+            select p.id, p.job_id, p.role, p.side, p.sister, p.caption, p.hash, p.media_type, p.width_px, p.height_px,
+                p.orientation, p.taken_at, p.focal_mm35, p.added_at, p.corners, p.known_points, p.grey_patch,
+                p.light_from, q.hash as lent_picture, q.grey_patch as lent_grey, p.straight_lines, p.shell_marks,
+                p.leads, p.evened, p.removed, p.version
+            from photograph p left join photograph q on q.id = p.light_from and not q.removed
+            """;
+
     @Component
     class Bean extends MapperBean<PhotographMapper> {
         Bean() {
@@ -21,40 +31,34 @@ interface PhotographMapper {
     }
 
     @Select(
-            """
-            select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, leads, evened,
-                removed, version
-            from photograph where id = #{id}
+            SELECT
+                    + """
+            where p.id = #{id}
             """)
     @Nullable Photograph find(UUID id);
 
     @Select(
-            """
-            select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, leads, evened,
-                removed, version
-            from photograph where job_id = #{jobId} and not removed order by added_at, id
+            SELECT
+                    + """
+            where p.job_id = #{jobId} and not p.removed order by p.added_at, p.id
             """)
     List<Photograph> ofJob(UUID jobId);
 
     @Select(
-            """
-            select id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px, orientation, taken_at,
-                focal_mm35, added_at, corners, known_points, grey_patch, straight_lines, shell_marks, leads, evened,
-                removed, version
-            from photograph where not removed order by job_id, added_at, id
+            SELECT
+                    + """
+            where not p.removed order by p.job_id, p.added_at, p.id
             """)
     List<Photograph> all();
 
     @Insert(
             """
             insert into photograph (id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px,
-                orientation, taken_at, focal_mm35, added_at, corners, known_points, grey_patch, straight_lines,
+                orientation, taken_at, focal_mm35, added_at, corners, known_points, grey_patch, light_from, straight_lines,
                 shell_marks, leads, evened, removed, version)
             values (#{id}, #{jobId}, #{role}, #{side}, #{sister}, #{caption}, #{hash}, #{mediaType}, #{widthPx},
                 #{heightPx}, #{orientation}, #{takenAt}, #{focalMm35}, #{addedAt}, #{corners}, #{knownPoints},
-                #{greyPatch}, #{straightLines}, #{shellMarks}, #{leads}, #{evened}, false, 1)
+                #{greyPatch}, #{lightFrom}, #{straightLines}, #{shellMarks}, #{leads}, #{evened}, false, 1)
             """)
     void insert(Photograph p);
 
@@ -83,10 +87,14 @@ interface PhotographMapper {
 
     @Update(
             """
-            update photograph set evened = #{evened}, version = version + 1
+            update photograph set evened = #{evened}, light_from = #{from}, version = version + 1
             where id = #{id} and version = #{version}
             """)
-    int even(@Param("id") UUID id, @Param("evened") boolean evened, @Param("version") int version);
+    int light(
+            @Param("id") UUID id,
+            @Param("evened") boolean evened,
+            @Param("from") @Nullable UUID from,
+            @Param("version") int version);
 
     /** Lets one lead on its side, and none of the others. */
     @Update(

@@ -20,6 +20,7 @@ import org.pendrik.app.sides.Side;
 import org.pendrik.app.sides.SideSize;
 import org.pendrik.app.store.Years;
 import org.pendrik.app.workshop.Workshops;
+import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -205,6 +206,9 @@ public class Photographs {
                         null,
                         null,
                         null,
+                        null,
+                        null,
+                        null,
                         false,
                         true,
                         false,
@@ -247,18 +251,41 @@ public class Photographs {
     }
 
     /**
-     * Whether the fall of the light is taken out.
+     * What is done about the light.
      *
+     * @param evened its fall over the side is taken out
+     * @param from the photograph whose card tells it where nothing in this one does
      * @param version of the photograph as it was seen
      */
-    public record LightDraft(boolean evened, int version) {}
+    public record LightDraft(boolean evened, @Nullable UUID from, int version) {}
 
-    /** Takes the fall of the light out, or leaves it. */
+    /** Says what is done about the light. */
     @Transactional
-    public Photograph even(UUID id, LightDraft d) {
-        get(id);
-        StaleVersion.unlessOne(mapper.even(id, d.evened(), d.version()), "The photograph");
+    public Photograph light(UUID id, LightDraft d) {
+        Photograph p = get(id);
+        if (d.from() != null) {
+            requireCard(p, get(d.from()));
+        }
+        StaleVersion.unlessOne(
+                mapper.light(id, d.evened(), d.from(), d.version()), "The photograph");
         return get(id);
+    }
+
+    private static void requireCard(Photograph p, Photograph other) {
+        if (other.id().equals(p.id()) || !other.jobId().equals(p.jobId())) {
+            throw new InvalidInput(
+                    "Light of another photograph",
+                    other.caption(),
+                    "must come from another photograph of the same job",
+                    "Put that photograph in here, and mark its grey card.");
+        }
+        if (other.greyPatch() == null || other.greyPatch().is() != LightKnown.CARD) {
+            throw new InvalidInput(
+                    "Light of another photograph",
+                    other.caption(),
+                    "shows no grey card",
+                    "Mark the card on it first.");
+        }
     }
 
     /** Stores a photograph of a record that is read in; its file may be missing. */

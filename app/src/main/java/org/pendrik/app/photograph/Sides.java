@@ -37,7 +37,7 @@ public class Sides {
 
     /** The same, the size of the side being at hand. */
     public Optional<FlatSide> of(Photograph p, Optional<SideSize> known) {
-        return known.map(p::markedSide).flatMap(m -> flat.flat(m, () -> decode(p)));
+        return known.map(p::markedSide).flatMap(m -> flat.flat(m, this::decode));
     }
 
     /** All that a flat side hangs on, as text; empty while there is none. */
@@ -47,11 +47,11 @@ public class Sides {
 
     /** The upright picture. */
     WholePicture decoded(Photograph p) {
-        return flat.picture(p.hash(), () -> decode(p));
+        return flat.picture(p.hash(), () -> decode(p.hash()));
     }
 
-    private WholePicture decode(Photograph p) {
-        byte[] file = store.read(p.hash());
+    private WholePicture decode(String hash) {
+        byte[] file = store.read(hash);
         return PhotographFile.decode(file, PhotographFile.header(file, ZoneOffset.UTC));
     }
 

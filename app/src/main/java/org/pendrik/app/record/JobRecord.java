@@ -1,5 +1,6 @@
 package org.pendrik.app.record;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.pendrik.app.sides.SideSize;
 import org.pendrik.app.store.WorksOn;
 import org.pendrik.app.store.ZoneTimes;
 import org.pendrik.app.study.EffectHow;
+import org.pendrik.app.study.FactoryPaint;
 import org.pendrik.app.study.JobSample;
 import org.pendrik.app.study.RegionRole;
 import org.pendrik.core.catalogue.Substrate;
@@ -29,18 +31,20 @@ import org.pendrik.core.plan.SubjectKind;
 
 /**
  * The record of a job, as it is written to a file. Its schema is published at
- * /api/schema/record-7.json; a field added or changed makes a new version.
+ * /api/schema/record-8.json; a field added or changed makes a new version.
  *
- * @param version of the form, 7; 6 did not say which photograph measures what, nor whether its
- *     light is evened out, 5 had one material for an effect and the zones of its kind, 4 had no
- *     times on zones and no work meant for named coats, 3 had ids of steps that said what these are
- *     made for, 2 had no schools and nothing taken back, 1 no sides, samples, lens or curved sides
- *     either; all are read as well
+ * @param version of the form, 8; 7 had factory colours of regions alone and photographs of whole
+ *     sides, 6 did not say which photograph measures what, nor whether its light is evened out, 5
+ *     had one material for an effect and the zones of its kind, 4 had no times on zones and no work
+ *     meant for named coats, 3 had ids of steps that said what these are made for, 2 had no schools
+ *     and nothing taken back, 1 no sides, samples, lens or curved sides either; all are read as
+ *     well
  * @param drying when coats were seen to be touch dry
  * @param mixes what steps are mixed by, bottles by name and maker
  * @param artworks pictures fitted to regions
  * @param answers warnings that the user knows of
  * @param zones of the subject; null in older forms: those of its kind
+ * @param factory the factory colour, where no region shows it; left out elsewhere
  * @param materials of a shelf or of the workshop's own that effects and steps are made with
  * @param measures what was measured when it was written; not read in again, it is measured anew
  */
@@ -63,8 +67,9 @@ record JobRecord(
         @Nullable List<ArtworkPart> artworks,
         @Nullable List<AnswerPart> answers,
         @Nullable List<JobZone> zones,
-        @Nullable List<MaterialPart> materials) {
-    static final int VERSION = 7;
+        @Nullable List<MaterialPart> materials,
+        @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable FactoryPaint factory) {
+    static final int VERSION = 8;
 
     /** A material that the tables do not have, as far as its family does not say it. */
     record MaterialPart(
@@ -137,7 +142,8 @@ record JobRecord(
             Marks.@Nullable StraightLines straightLines,
             Marks.@Nullable ShellMarks shellMarks,
             @Nullable Boolean leads,
-            @Nullable Boolean evened) {}
+            @Nullable Boolean evened,
+            @Nullable UUID lightFrom) {}
 
     record StepPart(
             StepId id,

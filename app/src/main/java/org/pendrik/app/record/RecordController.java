@@ -90,7 +90,7 @@ class RecordController {
 
     /** The form of a record; every version that was ever written stays published. */
     @GetMapping(
-            value = "/api/schema/record-{version:[1234567]}.json",
+            value = "/api/schema/record-{version:[12345678]}.json",
             produces = MediaType.APPLICATION_JSON_VALUE)
     ClassPathResource schema(@PathVariable int version) {
         return new ClassPathResource("schema/record-" + version + ".json");

@@ -179,6 +179,9 @@ class RecordReader {
                             .toList(),
                     3);
         }
+        if (r.factory() != null) {
+            studies.saveFactory(id, r.factory(), studies.of(id).version());
+        }
         insertPlan(id, r);
         for (var a : or(r.answers(), List.<JobRecord.AnswerPart>of())) {
             answers.insert(id, new Answers.Given(a.step(), a.rule(), a.coat(), a.answeredAt()));
@@ -297,12 +300,11 @@ class RecordReader {
     /** The ids that the photographs have from now on, by those that they had. */
     private Map<UUID, UUID> insertPhotographs(UUID id, JobRecord r) {
         Map<UUID, UUID> fresh = new HashMap<>();
+        r.photographs().forEach(p -> fresh.put(p.id(), UUID.randomUUID()));
         for (var p : r.photographs()) {
-            UUID photo = UUID.randomUUID();
-            fresh.put(p.id(), photo);
             photographs.addKnown(
                     new Photograph(
-                            photo,
+                            java.util.Objects.requireNonNull(fresh.get(p.id())),
                             id,
                             p.role(),
                             or(p.side(), Side.LEFT),
@@ -319,6 +321,9 @@ class RecordReader {
                             p.corners(),
                             p.knownPoints(),
                             p.greyPatch(),
+                            p.lightFrom() == null ? null : fresh.get(p.lightFrom()),
+                            null,
+                            null,
                             p.straightLines(),
                             p.shellMarks(),
                             or(p.leads(), false),

@@ -147,7 +147,8 @@ class Records {
                                                 p.straightLines(),
                                                 p.shellMarks(),
                                                 p.leads(),
-                                                p.evened()))
+                                                p.evened(),
+                                                p.lightFrom()))
                         .toList(),
                 plan.steps().stream()
                         .map(
@@ -216,7 +217,8 @@ class Records {
                                                 g.stepId(), g.rule(), g.coat(), g.answeredAt()))
                         .toList(),
                 jobs.zones(jobId),
-                ownMaterials(study.effects(), plan.steps()));
+                ownMaterials(study.effects(), plan.steps()),
+                study.factory() == null ? null : study.factory().paint());
     }
 
     /** What the effects and steps are made with and the tables do not have. */

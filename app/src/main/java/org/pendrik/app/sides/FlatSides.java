@@ -11,6 +11,8 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.ToLongFunction;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.core.colour.GreyBalance;
+import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.ClassSample;
 import org.pendrik.core.measure.LabPlane;
@@ -111,9 +113,10 @@ public class FlatSides {
     /**
      * The side laid flat; empty while it is not located.
      *
+     * @param decode reads the picture of a name
      * @throws org.pendrik.core.units.InvalidInput when the marks cannot belong to a side
      */
-    public Optional<FlatSide> flat(MarkedSide m, Supplier<WholePicture> decode) {
+    public Optional<FlatSide> flat(MarkedSide m, Function<String, WholePicture> decode) {
         if (!m.located()) {
             return Optional.empty();
         }
@@ -126,8 +129,31 @@ public class FlatSides {
                                 Flattener.flat(
                                         m,
                                         fit(m),
-                                        picture(m.picture(), decode),
+                                        picture(m.picture(), () -> decode.apply(m.picture())),
+                                        light(m, decode),
                                         FlatSide.WORKING_WIDTH_PX)));
+    }
+
+    /** By the patch in the photograph, else by that in another one, else as it was. */
+    private GreyBalance light(MarkedSide m, Function<String, WholePicture> decode) {
+        Marks.LentLight lent = m.lent();
+        if (m.grey() != null) {
+            return light(m.picture(), m.grey(), decode);
+        }
+        return lent == null
+                ? GreyBalance.NONE
+                : light(lent.picture(), lent.grey(), decode).by(LightKnown.OTHER_PICTURE);
+    }
+
+    private GreyBalance light(
+            String picture, Marks.GreyPatch grey, Function<String, WholePicture> decode) {
+        return figures(
+                GreyBalance.class,
+                new Marks.LentLight(picture, grey),
+                of ->
+                        Flattener.light(
+                                of.grey(),
+                                picture(of.picture(), () -> decode.apply(of.picture()))));
     }
 
     private record PlaneOf(FlatSide side, List<Region> excluded) {}

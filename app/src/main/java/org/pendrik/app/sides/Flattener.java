@@ -3,6 +3,8 @@ package org.pendrik.app.sides;
 import java.util.List;
 import java.util.Locale;
 import org.pendrik.core.colour.GreyBalance;
+import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.photo.CylinderUnwrapper;
 import org.pendrik.core.photo.Lens;
 import org.pendrik.core.photo.LensFit;
@@ -32,10 +34,15 @@ public final class Flattener {
      * The side laid flat.
      *
      * @param fit where it lies
+     * @param light takes out the light, as {@link #light} tells it
      * @param mostPx pixels along it, at most {@link FlatSide#WORKING_WIDTH_PX}
      */
     public static FlatSide flat(
-            MarkedSide m, FlatSide.Fit fit, WholePicture picture, double mostPx) {
+            MarkedSide m,
+            FlatSide.Fit fit,
+            WholePicture picture,
+            GreyBalance light,
+            double mostPx) {
         SideSize size = m.size();
         double pxPerMm =
                 Math.min(
@@ -47,7 +54,7 @@ public final class Flattener {
                 fit,
                 raster,
                 pxPerMm,
-                light(m, picture),
+                light,
                 card(m, fit),
                 FlatSide.AS_IT_FELL,
                 picture.colourless());
@@ -134,13 +141,15 @@ public final class Flattener {
                 : new Point(m.size().lengthMm() / 2, m.size().heightMm() / 2);
     }
 
-    private static GreyBalance light(MarkedSide m, WholePicture d) {
-        Marks.GreyPatch g = m.grey();
-        if (g == null) {
-            return GreyBalance.NONE;
-        }
+    /**
+     * What takes out the light of a photograph.
+     *
+     * @param grey the patch of known colour in it
+     * @throws InvalidInput when the patch is too bright, too dark or too small
+     */
+    public static GreyBalance light(Marks.GreyPatch grey, WholePicture d) {
         // the sampler works on any picture with a scale: here one "mm" is one photograph pixel
-        Region patch = new Region("grey card", g.x(), g.y(), g.width(), g.height());
+        Region patch = new Region("grey card", grey.x(), grey.y(), grey.width(), grey.height());
         double[] mean =
                 RegionSampler.meanLinear(d.raster(), 1.0 / d.step(), patch)
                         .filter(c -> c[0] > 0 && c[1] > 0 && c[2] > 0)
@@ -151,6 +160,14 @@ public final class Flattener {
                                                 "as marked",
                                                 "is too bright, too dark or too small to measure",
                                                 "Mark an evenly lit part of it, away from glare."));
-        return GreyBalance.of(mean[0], mean[1], mean[2], g.known());
+        Lab known =
+                grey.is().levelTold()
+                        ? grey.known()
+                        : asLightAsItIs(Srgb.linearToLab(mean[0], mean[1], mean[2]), grey.known());
+        return GreyBalance.of(mean[0], mean[1], mean[2], known).by(grey.is());
+    }
+
+    private static Lab asLightAsItIs(Lab seen, Lab known) {
+        return new Lab(seen.l(), known.a(), known.b());
     }
 }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param corners of a flat side; null while they are not marked
  * @param known further places of known position
  * @param grey a patch of known colour; null leaves the light as it is
+ * @param lent a card in another photograph, which tells the light where nothing in this one does
  * @param lines what is straight on the prototype, to take out the lens
  * @param shell marks on the end circles of a curved side; null while there are none
  */
@@ -24,6 +25,7 @@ public record MarkedSide(
         Marks.@Nullable Corners corners,
         Marks.@Nullable KnownPoints known,
         Marks.@Nullable GreyPatch grey,
+        Marks.@Nullable LentLight lent,
         Marks.@Nullable StraightLines lines,
         Marks.@Nullable ShellMarks shell,
         SideSize size) {

@@ -8,6 +8,7 @@ import org.apache.ibatis.type.MappedTypes;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.store.TextTypeHandler;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.photo.CylinderUnwrapper.ArcMark;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.units.InvalidInput;
@@ -56,6 +57,8 @@ public final class Marks {
     /**
      * A patch of known colour in the photograph, usually a neutral card.
      *
+     * <p>Of ballast only the colour is known, not how light it is.
+     *
      * @param x left edge in photograph pixels
      * @param y upper edge
      * @param width at least 4
@@ -63,6 +66,7 @@ public final class Marks {
      * @param lightness known L* of the patch, 5 to 95
      * @param a known a* of the patch; null for a neutral card
      * @param b known b* of the patch; null for a neutral card
+     * @param by what it is; null for a card
      */
     public record GreyPatch(
             double x,
@@ -71,10 +75,16 @@ public final class Marks {
             double height,
             double lightness,
             @Nullable Double a,
-            @Nullable Double b) {
+            @Nullable Double b,
+            @Nullable LightKnown by) {
         /** A neutral card. */
         public GreyPatch(double x, double y, double width, double height, double lightness) {
-            this(x, y, width, height, lightness, null, null);
+            this(x, y, width, height, lightness, null, null, null);
+        }
+
+        /** What it is. */
+        public LightKnown is() {
+            return by == null ? LightKnown.CARD : by;
         }
 
         /** What colour it is. */
@@ -83,6 +93,13 @@ public final class Marks {
         }
 
         public GreyPatch {
+            if (by == LightKnown.NOTHING || by == LightKnown.OTHER_PICTURE) {
+                throw new InvalidInput(
+                        "Patch of known colour",
+                        "" + by,
+                        "is no thing in the picture",
+                        "Mark a card, white lettering or ballast.");
+            }
             for (Double v : new Double[] {a, b}) {
                 if (v != null) {
                     InvalidInput.requireWithin(
@@ -101,6 +118,13 @@ public final class Marks {
             }
         }
     }
+
+    /**
+     * A card in another photograph that tells the light of this one.
+     *
+     * @param picture names the content of that photograph
+     */
+    public record LentLight(String picture, GreyPatch grey) {}
 
     /**
      * Things that are straight on the prototype, as they are seen.
@@ -267,13 +291,23 @@ public final class Marks {
         }
     }
 
-    /** A grey card as five numbers. */
+    /**
+     * A grey card as five numbers; one of another colour as seven; what is no card has a number of
+     * its own behind them.
+     */
     @Component
     @MappedTypes(GreyPatch.class)
     public static class GreyPatchHandler extends TextTypeHandler<GreyPatch> {
+        private static final List<LightKnown> THINGS =
+                List.of(LightKnown.CARD, LightKnown.LETTERING, LightKnown.BALLAST);
+
         @Override
         protected String write(GreyPatch g) {
             Lab c = g.known();
+            if (g.is() != LightKnown.CARD) {
+                int thing = THINGS.indexOf(g.is());
+                return line(g.x(), g.y(), g.width(), g.height(), c.l(), c.a(), c.b(), thing);
+            }
             return g.a() == null && g.b() == null
                     ? line(g.x(), g.y(), g.width(), g.height(), g.lightness())
                     : line(g.x(), g.y(), g.width(), g.height(), c.l(), c.a(), c.b());
@@ -284,7 +318,15 @@ public final class Marks {
             double[] n = numbers(text);
             return n.length == 5
                     ? new GreyPatch(n[0], n[1], n[2], n[3], n[4])
-                    : new GreyPatch(n[0], n[1], n[2], n[3], n[4], n[5], n[6]);
+                    : new GreyPatch(
+                            n[0],
+                            n[1],
+                            n[2],
+                            n[3],
+                            n[4],
+                            n[5],
+                            n[6],
+                            n.length == 8 ? THINGS.get((int) n[7]) : null);
         }
     }
 }

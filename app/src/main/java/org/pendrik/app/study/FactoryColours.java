@@ -20,9 +20,9 @@ import org.pendrik.core.photo.RegionSampler;
 import org.springframework.stereotype.Service;
 
 /**
- * The colour that a subject left the factory in: that of the region so named, on the prototype's
- * photograph. Plan and diary of every job ask for it, so what was measured once is kept on the
- * disk.
+ * The colour that a subject left the factory in: as it was said to be, else that of the region so
+ * named, on the prototype's photograph. Plan and diary of every job ask for it, so what was
+ * measured once is kept on the disk.
  */
 @Service
 public class FactoryColours {
@@ -48,6 +48,9 @@ public class FactoryColours {
     /** The factory colour of a job; empty while no photograph shows it. */
     public Optional<Lab> of(Job job) {
         Studies.Study study = studies.of(job);
+        if (study.factory() != null) {
+            return Optional.of(study.factory().paint().colour());
+        }
         JobRegion region = region(study);
         if (region == null) {
             return Optional.empty();
@@ -64,7 +67,9 @@ public class FactoryColours {
         for (Job job : jobs) {
             Studies.Study study = studies.of(job);
             JobRegion region = region(study);
-            if (region != null) {
+            if (study.factory() != null) {
+                out.put(job.id(), study.factory().paint().colour());
+            } else if (region != null) {
                 colour(
                                 region,
                                 study,
@@ -99,7 +104,8 @@ public class FactoryColours {
                                                         .flatMap(s -> measured(s, region))));
     }
 
-    private static Optional<Lab> measured(FlatSide side, JobRegion region) {
+    /** The colour that a region has on a side; empty without colour or where too little is seen. */
+    static Optional<Lab> measured(FlatSide side, JobRegion region) {
         return side.colourless()
                 ? Optional.empty()
                 : RegionSampler.measure(

@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.core.colour.ColourDifference;
+import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.measure.AlongLength;
 import org.pendrik.core.measure.Cover;
@@ -234,7 +235,7 @@ public final class MeasureView {
      * @param checked further marks than the four corners stand behind the residual
      * @param slipMm how far the side moves when a corner is one pixel off
      * @param scalePercent two standard deviations of the scale along the side
-     * @param balanced a patch of known colour took out the light
+     * @param lightKnown what took out the light
      * @param colourless it is black-and-white or toned: lightness, marks and geometry are measured
      * @param light how it falls off over the side
      * @param samplesFrom the photograph whose samples sort the pixels; null when there are none
@@ -249,7 +250,7 @@ public final class MeasureView {
             double slipMm,
             double scalePercent,
             double finestPxPerMm,
-            boolean balanced,
+            LightKnown lightKnown,
             boolean colourless,
             Light light,
             @Nullable UUID samplesFrom,

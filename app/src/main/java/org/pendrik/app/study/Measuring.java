@@ -176,7 +176,7 @@ public class Measuring {
                 fit.slipMm(),
                 200 * fit.geometry().scaleSd(),
                 fit.finestPxPerMm(),
-                p.greyPatch() != null,
+                p.lightKnown(),
                 m.side().colourless(),
                 MeasureView.Light.of(m.fall(), p.evened()),
                 m.samplesFrom().orElse(null),

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.job.JobZone;
@@ -22,7 +23,7 @@ import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps regions, effects and samples. */
+/** Keeps regions, effects, samples and the factory colour. */
 @Service
 @Transactional
 public class Studies {
@@ -51,11 +52,16 @@ public class Studies {
         this.engines = engines;
     }
 
-    /** Regions, effects and samples of a job. */
+    /**
+     * Regions, effects and samples of a job.
+     *
+     * @param factory its factory colour, where that is told by something else than a region
+     */
     public record Study(
             List<JobRegion> regions,
             List<JobEffect> effects,
             List<JobSample> samples,
+            @Nullable ShownPaint factory,
             int version) {}
 
     /** What is noted for a job. */
@@ -75,6 +81,7 @@ public class Studies {
                                         .toList(),
                                 mapper.effects(job.id()),
                                 mapper.samples(job.id()),
+                                ShownPaint.ofAny(mapper.factoryPaint(job.id())),
                                 job.studyVersion()));
     }
 
@@ -242,6 +249,16 @@ public class Studies {
         mapper.clearSamples(jobId);
         for (int i = 0; i < samples.size(); i++) {
             mapper.addSample(jobId, samples.get(i), i);
+        }
+        return of(jobId);
+    }
+
+    /** Says what the factory colour is; null leaves it to the region that shows it. */
+    public Study saveFactory(UUID jobId, @Nullable FactoryPaint paint, int version) {
+        jobs.stepStudy(jobId, version);
+        mapper.clearFactoryPaint(jobId);
+        if (paint != null) {
+            mapper.addFactoryPaint(jobId, paint);
         }
         return of(jobId);
     }

@@ -27,6 +27,7 @@ class StudyController {
     private final Measuring measuring;
     private final Proposals proposals;
     private final JoinedSides joined;
+    private final FactoryOffers offers;
     private final Tasks tasks;
 
     StudyController(
@@ -34,7 +35,9 @@ class StudyController {
             Measuring measuring,
             JoinedSides joined,
             Proposals proposals,
+            FactoryOffers offers,
             Tasks tasks) {
+        this.offers = offers;
         this.joined = joined;
         this.studies = studies;
         this.measuring = measuring;
@@ -45,6 +48,9 @@ class StudyController {
     record RegionsDraft(List<JobRegion> regions, int version) {}
 
     record EffectsDraft(List<JobEffect> effects, int version) {}
+
+    /** What the factory colour is; null leaves it to the region that shows it. */
+    record FactoryDraft(@Nullable FactoryPaint paint, int version) {}
 
     record SamplesDraft(List<JobSample> samples, int version) {}
 
@@ -66,6 +72,17 @@ class StudyController {
     @PutMapping("/api/jobs/{jobId}/study/samples")
     Studies.Study saveSamples(@PathVariable UUID jobId, @RequestBody SamplesDraft draft) {
         return studies.saveSamples(jobId, draft.samples(), draft.version());
+    }
+
+    @PutMapping("/api/jobs/{jobId}/study/factory")
+    Studies.Study saveFactory(@PathVariable UUID jobId, @RequestBody FactoryDraft draft) {
+        return studies.saveFactory(jobId, draft.paint(), draft.version());
+    }
+
+    /** What stands ready to be the factory colour of a job. */
+    @GetMapping("/api/jobs/{jobId}/factory-colours")
+    List<ShownPaint> factoryColours(@PathVariable UUID jobId) {
+        return offers.of(jobId);
     }
 
     @GetMapping("/api/photographs/{photographId}/measures")

@@ -124,4 +124,17 @@ interface StudyMapper {
             """)
     void addSample(
             @Param("jobId") UUID jobId, @Param("s") JobSample sample, @Param("place") int place);
+
+    @Select("select source, name, l, a, b from factory_paint where job_id = #{jobId}")
+    @Nullable FactoryPaint factoryPaint(UUID jobId);
+
+    @Delete("delete from factory_paint where job_id = #{jobId}")
+    void clearFactoryPaint(UUID jobId);
+
+    @Insert(
+            """
+            insert into factory_paint (job_id, source, name, l, a, b)
+            values (#{jobId}, #{p.source}, #{p.name}, #{p.l}, #{p.a}, #{p.b})
+            """)
+    void addFactoryPaint(@Param("jobId") UUID jobId, @Param("p") FactoryPaint paint);
 }

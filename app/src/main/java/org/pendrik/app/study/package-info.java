@@ -5,6 +5,7 @@
             "job",
             "photograph",
             "problem",
+            "shelf",
             "sides",
             "store",
             "task",

@@ -129,7 +129,7 @@ public class CompareApiTest extends AppTest {
 
         mark(prototype, Shots.prototype(), "null", 2);
         JsonNode dim = compare(job);
-        assertFalse(dim.path("prototypeBalanced").asBoolean());
+        assertEquals(dim.path("prototypeLight").asString(), "NOTHING");
         assertNotEquals(panel(dim), panel(moved));
 
         String size = "{\"side\":\"LEFT\",\"lengthMm\":%d,\"heightMm\":2600,\"curve\":null}";
@@ -145,7 +145,7 @@ public class CompareApiTest extends AppTest {
         assertEquals(compare(job), again, "another photograph changes nothing by itself");
         ok(put("/api/photographs/" + other + "/lead", "{\"version\":2}"));
         assertEquals(compare(job).path("prototypeId").asString(), other.toString());
-        assertTrue(compare(job).path("prototypeBalanced").asBoolean());
+        assertEquals(compare(job).path("prototypeLight").asString(), "CARD");
     }
 
     /** The factory colour may stand on another side than the one that is compared. */
@@ -312,23 +312,28 @@ public class CompareApiTest extends AppTest {
     @Test
     public void withoutFactoryColourOrCardLessIsClaimed() {
         UUID job = car("Doubtful");
-        put(job, "PROTOTYPE", Shots.prototype(), "null");
+        UUID prototype = put(job, "PROTOTYPE", Shots.prototype(), "null");
         regions(job, PANEL);
         UUID model = put(job, "MODEL", Shots.model(new Weathering(0, 0, 0, 0, 0, 0)), "null");
         JsonNode doubtful = compare(job);
         JsonNode panel = doubtful.path("regions").get(0);
         assertEquals(panel.path("colourVerdict").asString(), "CANNOT_TELL");
-        assertEquals(panel.path("verdict").asString(), "DIFFERS", "whichever way");
-        assertTrue(
-                panel.path("advice").get(0).path("text").asString().contains("factory colour"),
-                panel.toString());
-        assertTrue(doubtful.path("regions").get(0).path("progress").isNull());
-        assertEquals(doubtful.path("modelBalanced").asBoolean(), false);
+        assertEquals(panel.path("verdict").asString(), "CANNOT_TELL", "the lamps may be all of it");
+        assertTrue(panel.path("plusMinus").asDouble() > panel.path("deltaE00").asDouble());
+        assertTrue(panel.path("progress").isNull());
+        assertEquals(doubtful.path("modelLight").asString(), "NOTHING");
         // the map was measured under the lamp; with the card marked it has to be measured anew
         double lamp = doubtful.path("medianDeltaE00").asDouble();
         mark(model, Shots.model(Weathering.PROTOTYPE), ON_MODEL, 2);
+        mark(prototype, Shots.prototype(), ON_PROTOTYPE, 2);
         JsonNode carded = compare(job);
-        assertEquals(carded.path("modelBalanced").asBoolean(), true);
+        JsonNode seen = carded.path("regions").get(0);
+        assertEquals(seen.path("colourVerdict").asString(), "CANNOT_TELL");
+        assertEquals(seen.path("verdict").asString(), "DIFFERS", "whichever way");
+        assertTrue(
+                seen.path("advice").get(0).path("text").asString().contains("factory colour"),
+                seen.toString());
+        assertEquals(carded.path("modelLight").asString(), "CARD");
         assertTrue(Math.abs(carded.path("medianDeltaE00").asDouble() - lamp) > 0.1);
     }
 }

@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.sides.Marks;
 import org.pendrik.app.sides.Side;
+import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.photo.CylinderUnwrapper;
 import org.pendrik.core.photo.Point;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -43,6 +44,9 @@ public class PhotographMapperTest extends AppTest {
                 null,
                 26.5,
                 NOON,
+                null,
+                null,
+                null,
                 null,
                 null,
                 null,
@@ -96,10 +100,22 @@ public class PhotographMapperTest extends AppTest {
     public void aPatchOfKnownColourComesBackWithIt() {
         Photograph p = photograph(car("Coloured patch"));
         mapper.insert(p);
-        var patch = new Marks.GreyPatch(10, 11, 12, 13, 50, 20.5, -3.0);
+        var patch = new Marks.GreyPatch(10, 11, 12, 13, 50, 20.5, -3.0, null);
         mapper.mark(p.marked(new Photographs.MarksDraft(null, null, patch, 1)));
         assertEquals(Objects.requireNonNull(mapper.find(p.id())).greyPatch(), patch);
         assertEquals(patch.known(), new org.pendrik.core.colour.Lab(50, 20.5, -3));
+    }
+
+    @Test
+    public void whiteLetteringAndBallastStayWhatTheyAre() {
+        Photograph p = photograph(car("No card"));
+        mapper.insert(p);
+        int version = 1;
+        for (LightKnown by : List.of(LightKnown.LETTERING, LightKnown.BALLAST)) {
+            var patch = new Marks.GreyPatch(10, 11, 12, 13, 88, 0.0, 2.0, by);
+            mapper.mark(p.marked(new Photographs.MarksDraft(null, null, patch, version++)));
+            assertEquals(Objects.requireNonNull(mapper.find(p.id())).greyPatch(), patch);
+        }
     }
 
     @Test

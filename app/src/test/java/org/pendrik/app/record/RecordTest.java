@@ -85,7 +85,7 @@ public class RecordTest extends AppTest {
         var old = new ObjectMapper();
         var schema =
                 JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                        .getSchema(old.readTree(text(get("/api/schema/record-7.json"))));
+                        .getSchema(old.readTree(text(get("/api/schema/record-8.json"))));
         assertTrue(
                 schema.validate(old.readTree(out.toString())).isEmpty(),
                 schema.validate(old.readTree(out.toString())).toString());
@@ -118,7 +118,8 @@ public class RecordTest extends AppTest {
                                     "straightLines",
                                     "shellMarks",
                                     "leads",
-                                    "evened"));
+                                    "evened",
+                                    "lightFrom"));
 
     @Test
     public void aRecordOfVersionOneIsStillReadIn() throws IOException {
@@ -152,7 +153,7 @@ public class RecordTest extends AppTest {
                             if (n.path("greyPatch")
                                     instanceof
                                     com.fasterxml.jackson.databind.node.ObjectNode grey) {
-                                grey.remove(List.of("a", "b"));
+                                grey.remove(List.of("a", "b", "by"));
                             }
                         });
         var schema =
@@ -169,8 +170,8 @@ public class RecordTest extends AppTest {
     @DataProvider
     public Object[][] broken() {
         return new Object[][] {
-            {"\"version\":7", "\"version\":8", "was written by a newer Pendrik than this one"},
-            {"\"version\":7,", "", "is not a record of a job"},
+            {"\"version\":8", "\"version\":9", "was written by a newer Pendrik than this one"},
+            {"\"version\":8,", "", "is not a record of a job"},
             {"\"note\":", "\"colour\":1,\"note\":", "Field job.colour (colour) is not known here"},
             {
                 "\"effects\":[{",

@@ -324,6 +324,68 @@ public class PhotoRoomTest extends AppTest {
                 409);
     }
 
+    /** White lettering or the card of another photograph tell the light where no card hangs. */
+    @Test
+    public void withoutACardOtherThingsTellTheLightLessSurely() {
+        UUID job = car("No card");
+        UUID carded = shot(job, "PROTOTYPE", Shots.prototype());
+        regions(job);
+        clock.set(clock.instant().plusSeconds(60));
+        UUID bare = UUID.randomUUID();
+        ok(photograph(job, bare, "PROTOTYPE", Shots.prototype().jpeg()));
+        String corners = "{\"corners\":" + corners(Shots.prototype()) + ",\"greyPatch\":";
+        ok(put("/api/photographs/" + bare + "/marks", corners + "null,\"version\":1}"));
+        JsonNode told = sample(carded);
+        JsonNode nothing = sample(bare);
+        assertTrue(nothing.path("plusMinus").asDouble() > 7, nothing.toString());
+        assertEquals(
+                ok(get("/api/photographs/" + bare + "/measures")).path("lightKnown").asString(),
+                "NOTHING");
+
+        // as by the card itself, only less sure of it
+        String from = "{\"evened\":true,\"from\":\"" + carded + "\",\"version\":2}";
+        ok(put("/api/photographs/" + bare + "/light", from));
+        JsonNode lent = sample(bare);
+        assertEquals(lent.path("median"), told.path("median"));
+        double wide = lent.path("plusMinus").asDouble();
+        assertTrue(wide > 0.5 + told.path("plusMinus").asDouble() && wide < 7, lent.toString());
+
+        // a thing in the picture goes before a card in another one: here the card, called ballast
+        List<Double> c = Shots.prototype().camera().card();
+        String patch =
+                "{\"x\":%s,\"y\":%s,\"width\":40,\"height\":40,\"lightness\":60,\"by\":\"BALLAST\"}"
+                        .formatted(c.get(0) + 12, c.get(1) + 12);
+        ok(put("/api/photographs/" + bare + "/marks", corners + patch + ",\"version\":3}"));
+        JsonNode stone = sample(bare);
+        Lab a = lab(stone);
+        Lab b = lab(told);
+        assertEquals(a.hueDegrees(), b.hueDegrees(), 3);
+        assertTrue(stone.path("plusMinus").asDouble() > wide, stone.toString());
+
+        // the record knows whose card it was; what shows none cannot lend any
+        String record = ok(get("/api/jobs/" + job + "/record")).toString();
+        String copy = ok(post("/api/records", record)).path("jobId").asString();
+        JsonNode copied = ok(get("/api/jobs/" + copy + "/photographs"));
+        assertEquals(copied.get(1).path("lightFrom"), copied.get(0).path("id"));
+        String back = "{\"evened\":true,\"from\":\"" + bare + "\",\"version\":2}";
+        assertTrue(
+                refused(put("/api/photographs/" + carded + "/light", back), 422)
+                        .contains("shows no grey card"));
+    }
+
+    private JsonNode sample(UUID photograph) {
+        return named(
+                        ok(get("/api/photographs/" + photograph + "/measures")).path("regions"),
+                        "name",
+                        "upper body")
+                .path("sample");
+    }
+
+    private static Lab lab(JsonNode sample) {
+        JsonNode m = sample.path("median");
+        return new Lab(m.path("l").asDouble(), m.path("a").asDouble(), m.path("b").asDouble());
+    }
+
     private static JsonNode colour(JsonNode measures) {
         return named(measures.path("regions"), "name", "upper body").path("sample").path("median");
     }

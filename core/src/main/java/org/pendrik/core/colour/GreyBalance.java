@@ -22,9 +22,12 @@ public final class GreyBalance {
     /** Leaves every colour as it is. */
     public static final GreyBalance NONE =
             new GreyBalance(
-                    new double[][] {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}}, new double[] {1, 1, 1});
+                    new double[][] {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}},
+                    new double[] {1, 1, 1},
+                    LightKnown.NOTHING);
 
     private final double[][] matrix;
+    private final LightKnown known;
 
     /** What each channel of linear sRGB would be multiplied by instead. */
     private final double[] gains;
@@ -32,8 +35,9 @@ public final class GreyBalance {
     /** From linear sRGB to XYZ over white, balanced: one product where there were three. */
     private final double[][] toRelative;
 
-    private GreyBalance(double[][] matrix, double[] gains) {
+    private GreyBalance(double[][] matrix, double[] gains, LightKnown known) {
         this.matrix = matrix;
+        this.known = known;
         this.gains = gains;
         double[] white = {Srgb.WHITE_X, Srgb.WHITE_Y, Srgb.WHITE_Z};
         toRelative = new double[3][3];
@@ -84,7 +88,17 @@ public final class GreyBalance {
             }
         }
         double[] gains = {wanted[0] / red, wanted[1] / green, wanted[2] / blue};
-        return new GreyBalance(m, gains);
+        return new GreyBalance(m, gains, LightKnown.CARD);
+    }
+
+    /** The same, the patch being something else than a card in this picture. */
+    public GreyBalance by(LightKnown what) {
+        return new GreyBalance(matrix, gains, what);
+    }
+
+    /** What the light is known by. */
+    public LightKnown known() {
+        return known;
     }
 
     /** The colour that linear sRGB values stand for once the light is taken out. */

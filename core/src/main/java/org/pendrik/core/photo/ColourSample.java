@@ -11,8 +11,8 @@ import org.pendrik.core.colour.Lab;
  * @param spread how far its pixels scatter: 1.4826 times the median ΔE*ab to the median, which is a
  *     standard deviation for a normal scatter along one axis
  * @param plusMinus two standard deviations of the median in ΔE*ab: a floor for 8-bit encoding and
- *     compression, what the colour of the lamp leaves open, how well the level of the light is
- *     known, and that cameras do not see as people do
+ *     compression, what the colour of the lamp leaves open and what the light is known by, how well
+ *     the level of the light is known there, and that cameras do not see as people do
  * @param pairPlusMinus the same of its difference from a colour like it in another photograph: what
  *     cameras make of a colour they make of one beside it, so most of that part falls away
  * @param pixels how many pixels were used

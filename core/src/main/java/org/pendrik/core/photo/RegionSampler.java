@@ -101,7 +101,10 @@ public final class RegionSampler {
         double scatter = spread * Math.sqrt(Math.PI / 2 * CORRELATED / n);
         double seen =
                 Math.hypot(
-                        Math.hypot(FLOOR, scatter), LAMP_SHARE * balance.doubt(red, green, blue));
+                        Math.hypot(FLOOR, scatter),
+                        Math.hypot(
+                                LAMP_SHARE * balance.doubt(red, green, blue),
+                                balance.known().opens(median)));
         double camera = CAMERA_SHARE * Math.hypot(median.a(), median.b());
         return Optional.of(
                 new ColourSample(

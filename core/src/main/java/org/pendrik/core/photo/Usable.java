@@ -51,7 +51,7 @@ public final class Usable {
         int w = side.width();
         int h = side.height();
         byte[] state = new byte[w * h];
-        boolean levelKnown = light != GreyBalance.NONE;
+        boolean levelKnown = light.known().levelTold();
         IntStream.range(0, h)
                 .parallel()
                 .forEach(

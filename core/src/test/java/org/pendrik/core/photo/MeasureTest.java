@@ -11,6 +11,7 @@ import java.util.SplittableRandom;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.colour.Srgb;
 import org.testng.annotations.Test;
 
@@ -36,9 +37,30 @@ public class MeasureTest {
         return r;
     }
 
+    /** As under a card that leaves the light as it is. */
+    private static final GreyBalance CARD = GreyBalance.NONE.by(LightKnown.CARD);
+
     private static ColourSample sample(Lab colour) {
-        return RegionSampler.measure(painted(colour, 2, 0, 1), PX_PER_MM, ALL, GreyBalance.NONE)
-                .orElseThrow();
+        return sample(colour, CARD);
+    }
+
+    private static ColourSample sample(Lab colour, GreyBalance light) {
+        return RegionSampler.measure(painted(colour, 2, 0, 1), PX_PER_MM, ALL, light).orElseThrow();
+    }
+
+    /** The same picture twice, but nothing says what the lamps were. */
+    @Test
+    public void withoutACardNothingIsAsThePrototype() {
+        for (LightKnown by : LightKnown.values()) {
+            GreyBalance light = GreyBalance.NONE.by(by);
+            var v =
+                    SideComparison.judge(
+                            ALL, sample(WEATHERED, light), sample(WEATHERED, light), FACTORY);
+            assertEquals(
+                    v.verdict(),
+                    by == LightKnown.CARD ? Verdict.AS_PROTOTYPE : Verdict.CANNOT_TELL,
+                    by + " ± " + v.plusMinus());
+        }
     }
 
     @Test
