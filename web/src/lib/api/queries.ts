@@ -114,6 +114,15 @@ export async function keep<T>(queryKey: readonly unknown[], answer: T): Promise<
 export const keepStudy = (id: string, study: Schemas['Study']): Promise<void> =>
 	keep(studyQuery(id).queryKey, study);
 
+/** What has still to be marked before the side of a photograph is located. */
+export const neededQuery = (jobId: string, id: string, version: number, wanted: boolean) =>
+	queryOptions({
+		queryKey: ['job', jobId, 'needed', id, version],
+		queryFn: ({ signal }) =>
+			must(api.GET('/api/photographs/{id}/needed', { params: { path: { id } }, signal })),
+		enabled: wanted
+	});
+
 /** What stands ready to be the factory colour. */
 export const factoryOffersQuery = (id: string, wanted: boolean) =>
 	queryOptions({

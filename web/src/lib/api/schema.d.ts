@@ -1682,6 +1682,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photographs/{id}/needed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["needed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photographs/{id}/picture": {
         parameters: {
             query?: never;
@@ -3739,6 +3755,9 @@ export interface components {
             locomotive: boolean;
             wheels: boolean;
         };
+        KnownLines: {
+            lines: components["schemas"]["LineMark"][];
+        };
         KnownPoint: {
             /** Format: double */
             xMm: number;
@@ -3810,6 +3829,20 @@ export interface components {
             pace?: components["schemas"]["BenchPace"] | null;
             /** @enum {string} */
             table: "MATERIAL" | "TECHNIQUE";
+        };
+        LineMark: {
+            /** @enum {string} */
+            along: "LEVEL" | "UPRIGHT";
+            /** Format: double */
+            fromX: number;
+            /** Format: double */
+            fromY: number;
+            /** Format: double */
+            lengthMm?: number | null;
+            /** Format: double */
+            toX: number;
+            /** Format: double */
+            toY: number;
         };
         Lists: {
             effects: components["schemas"]["EffectItem"][];
@@ -3949,6 +3982,7 @@ export interface components {
         MarksDraft: {
             corners?: components["schemas"]["Corners"] | null;
             greyPatch?: components["schemas"]["GreyPatch"] | null;
+            knownLines?: components["schemas"]["KnownLines"] | null;
             knownPoints?: components["schemas"]["KnownPoints"] | null;
             shellMarks?: components["schemas"]["ShellMarks"] | null;
             straightLines?: components["schemas"]["StraightLines"] | null;
@@ -4354,13 +4388,16 @@ export interface components {
         PhotoPart: {
             card?: components["schemas"]["CardPart"] | null;
             corners?: components["schemas"]["Point"][] | null;
+            knownLines?: components["schemas"]["LineMark"][] | null;
+            knownPoints?: components["schemas"]["KnownPoint"][] | null;
             pictureBase64: string;
         };
         PhotoQuestion: {
             ask?: components["schemas"]["Point"][] | null;
-            corners: components["schemas"]["Point"][];
+            corners?: components["schemas"]["Point"][] | null;
             /** Format: double */
             heightMm: number;
+            knownLines?: components["schemas"]["LineMark"][] | null;
             knownPoints?: components["schemas"]["Mark"][] | null;
             /** Format: double */
             lengthMm: number;
@@ -4384,12 +4421,14 @@ export interface components {
             id: string;
             /** Format: uuid */
             jobId: string;
+            knownLines?: components["schemas"]["KnownLines"] | null;
             knownPoints?: components["schemas"]["KnownPoints"] | null;
             leads: boolean;
             lentGrey?: components["schemas"]["GreyPatch"] | null;
             lentPicture?: string | null;
             /** Format: uuid */
             lightFrom?: string | null;
+            located: boolean;
             mediaType: string;
             /** Format: int32 */
             orientation: number;
@@ -4421,6 +4460,7 @@ export interface components {
             heightPx: number;
             /** Format: uuid */
             id: string;
+            knownLines?: components["schemas"]["KnownLines"] | null;
             knownPoints?: components["schemas"]["KnownPoints"] | null;
             leads?: boolean | null;
             /** Format: uuid */
@@ -5044,6 +5084,9 @@ export interface components {
             wash: components["schemas"]["WashView"][];
             worksOn?: components["schemas"]["WorksOn"] | null;
             zones: string[];
+        };
+        StillNeeded: {
+            needed: string;
         };
         Stored: {
             /** Format: int32 */
@@ -8117,6 +8160,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Photograph"];
+                };
+            };
+        };
+    };
+    needed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StillNeeded"];
                 };
             };
         };

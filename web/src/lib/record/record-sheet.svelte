@@ -21,7 +21,9 @@
 	const material = (key: string) => lists?.materials.find((m) => m.key === key)?.name ?? key;
 	const effect = (key: string) => lists?.effects.find((e) => e.key === key)?.label ?? key;
 	const time = (iso: string) => new Date(iso).getTime();
-	const pictures = $derived(record.photographs.filter((p) => p.corners));
+	const pictures = $derived(
+		record.photographs.filter((p) => p.corners ?? p.knownLines ?? p.knownPoints?.points.length)
+	);
 	const finished = $derived(record.log.filter((e) => e.finishedAt));
 	const hands = $derived(
 		finished.reduce((sum, e) => sum + time(e.finishedAt ?? '') - time(e.startedAt), 0)

@@ -3,25 +3,25 @@ import type { Schemas } from '$lib/api/client';
 import { joinedOf, leadingOf, spreadOf } from './joined';
 
 const photo = (id: string, part: Partial<Schemas['Photograph']> = {}) =>
-	({ id, corners: { points: [] }, sister: false, leads: false, ...part }) as Schemas['Photograph'];
+	({ id, located: true, sister: false, leads: false, ...part }) as Schemas['Photograph'];
 
 test('the first that is located leads until another one is chosen', () => {
 	const first = photo('first');
 	const second = photo('second');
-	expect(leadingOf([photo('bare', { corners: null }), first, second])).toBe(first);
+	expect(leadingOf([photo('bare', { located: false }), first, second])).toBe(first);
 	const chosen = photo('chosen', { leads: true });
 	expect(leadingOf([first, second, chosen])).toBe(chosen);
 });
 
 test('one that leads and is not located any more does not', () => {
 	const first = photo('first');
-	expect(leadingOf([first, photo('lost', { corners: null, leads: true })])).toBe(first);
+	expect(leadingOf([first, photo('lost', { located: false, leads: true })])).toBe(first);
 });
 
 test('sister cars tell nothing of the side, and where nothing is located the newest is shown', () => {
 	const sister = photo('sister', { sister: true });
-	const bare = photo('bare', { corners: null });
-	const newest = photo('newest', { corners: null });
+	const bare = photo('bare', { located: false });
+	const newest = photo('newest', { located: false });
 	expect(joinedOf([sister, bare])).toEqual([]);
 	expect(leadingOf([sister, bare, newest])).toBe(newest);
 	expect(leadingOf([])).toBeUndefined();

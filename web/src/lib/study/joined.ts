@@ -3,7 +3,7 @@ import type { Schemas } from '$lib/api/client';
 type Photograph = Schemas['Photograph'];
 
 /** Where the side lies on it is marked. */
-export const located = (p: Photograph | undefined) => Boolean(p?.corners ?? p?.shellMarks);
+export const located = (p: Photograph | undefined) => p?.located === true;
 
 /** The located photographs of the prototype that tell of one side together: sister cars do not. */
 export const joinedOf = (ofSide: Photograph[]) => ofSide.filter((p) => located(p) && !p.sister);

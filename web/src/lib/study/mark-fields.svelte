@@ -71,8 +71,30 @@
 			>Add a known point</button
 		>
 	{/if}
+	{#if marks.inPart}
+		<button class="tag underline" onclick={() => marks.addLevel('LEVEL')}>Lay a level line</button>
+		<button class="tag underline" onclick={() => marks.addLevel('UPRIGHT')}
+			>Lay an upright line</button
+		>
+	{/if}
 	<button class="tag underline" onclick={() => marks.addLine()}>Lay a straight line</button>
 </div>
+{#each marks.level as l, i (i)}
+	<div class="mt-1 flex flex-wrap items-center gap-2">
+		<span class="tag">{l.along === 'LEVEL' ? 'Level' : 'Upright'} line {i + 1}</span>
+		<label class="flex items-center gap-2"
+			>is <input
+				class="w-24"
+				type="number"
+				min="10"
+				aria-label="Line {i + 1}, length on the prototype in mm, empty when nobody knows"
+				value={l.lengthMm ?? ''}
+				onchange={(e) => marks.setLevelLength(i, e.currentTarget.valueAsNumber)}
+			/> mm long, if you know it</label
+		>
+		<button class="tag underline" onclick={() => marks.dropLevel(i)}>take out</button>
+	</div>
+{/each}
 {#each marks.lines as line, i (i)}
 	<div class="mt-1 flex flex-wrap items-center gap-3">
 		<span class="tag">Straight line {i + 1}</span>

@@ -8,16 +8,18 @@ type Point = Schemas['Point'];
 type Known = Schemas['KnownPoint'];
 type Grey = Schemas['GreyPatch'];
 type ArcMark = Schemas['ArcMark'];
+type LineMark = Schemas['LineMark'];
 type Kept = {
 	corners: Point[] | null;
 	known: Known[];
+	level: LineMark[];
 	grey: Grey | null;
 	lines: Point[][];
 	shell: ArcMark[] | null;
 };
 export type Chosen =
 	| { kind: 'corner' | 'known' | 'arc'; index: number }
-	| { kind: 'line'; line: number; index: number }
+	| { kind: 'line' | 'level'; line: number; index: number }
 	| { kind: 'grey' };
 
 /** Hours of an end circle that can be seen from the side, in degrees from the top. */
@@ -25,11 +27,21 @@ const HOURS = [20, 90, 160];
 const keptOf = (p: Photograph): Kept => ({
 	corners: p.corners?.points ?? null,
 	known: p.knownPoints?.points ?? [],
+	level: p.knownLines?.lines ?? [],
 	grey: p.greyPatch ?? null,
 	lines: p.straightLines?.lines ?? [],
 	shell: p.shellMarks?.marks ?? null
 });
 export const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'] as const;
+
+/** Both ends of a line. */
+const endsOf = (l: LineMark | undefined): Point[] =>
+	l
+		? [
+				{ x: l.fromX, y: l.fromY },
+				{ x: l.toX, y: l.toY }
+			]
+		: [];
 
 export type Reference = 'CARD' | 'LETTERING' | 'BALLAST';
 
@@ -52,6 +64,10 @@ const SAVE_AFTER_MS = 600;
 export class PhotoMarks {
 	corners = $state<Point[]>([]);
 	known = $state<Known[]>([]);
+	/** What is level or upright, where not all corners are to be seen. */
+	level = $state<LineMark[]>([]);
+	/** Places and lines tell where the side lies, in place of four corners. */
+	inPart = $state(false);
 	grey = $state<Grey | null>(null);
 	lines = $state<Point[][]>([]);
 	shell = $state<ArcMark[]>([]);
@@ -101,7 +117,8 @@ export class PhotoMarks {
 
 	#show(kept: Kept): void {
 		const [w, h] = [this.width, this.height];
-		this.placed = (this.curved ? kept.shell : kept.corners) !== null;
+		this.inPart = !this.curved && !kept.corners && kept.known.length + kept.level.length > 0;
+		this.placed = (this.curved ? kept.shell : kept.corners) !== null || this.inPart;
 		this.corners = (
 			kept.corners ?? [
 				{ x: w * 0.15, y: h * 0.2 },
@@ -111,6 +128,7 @@ export class PhotoMarks {
 			]
 		).map((p) => ({ ...p }));
 		this.known = kept.known.map((k) => ({ ...k }));
+		this.level = kept.level.map((l) => ({ ...l }));
 		this.grey = kept.grey ? { ...kept.grey } : null;
 		this.lines = kept.lines.map((l) => l.map((p) => ({ ...p })));
 		this.shell = this.curved
@@ -134,6 +152,7 @@ export class PhotoMarks {
 		}
 		if (c.kind === 'arc') return this.shell[c.index]?.photo ?? { x: 0, y: 0 };
 		if (c.kind === 'line') return this.lines[c.line]?.[c.index] ?? { x: 0, y: 0 };
+		if (c.kind === 'level') return endsOf(this.level[c.line])[c.index] ?? { x: 0, y: 0 };
 		return this.grey
 			? { x: this.grey.x + this.grey.width / 2, y: this.grey.y + this.grey.height / 2 }
 			: { x: 0, y: 0 };
@@ -154,6 +173,10 @@ export class PhotoMarks {
 		} else if (c.kind === 'line') {
 			const line = this.lines[c.line];
 			if (line) line[c.index] = { x: px, y: py };
+		} else if (c.kind === 'level') {
+			const l = this.level[c.line];
+			if (l)
+				this.level[c.line] = c.index ? { ...l, toX: px, toY: py } : { ...l, fromX: px, fromY: py };
 		} else if (this.grey) {
 			const g = this.grey;
 			this.grey = {
@@ -170,18 +193,42 @@ export class PhotoMarks {
 	}
 
 	next(): void {
-		const all: Chosen[] = [
-			...(this.curved
-				? this.shell.map((_, index) => ({ kind: 'arc' as const, index }))
-				: this.corners.map((_, index) => ({ kind: 'corner' as const, index }))),
-			...this.known.map((_, index) => ({ kind: 'known' as const, index })),
-			...this.lines.flatMap((l, line) =>
-				l.map((_, index) => ({ kind: 'line' as const, line, index }))
-			),
-			...(this.grey ? [{ kind: 'grey' as const }] : [])
-		];
+		const all = this.all.map((m) => m.chosen);
 		const at = all.findIndex((a) => JSON.stringify(a) === JSON.stringify(this.chosen));
 		this.chosen = all[(at + 1) % all.length] ?? this.#first;
+	}
+
+	/** Every mark that can be moved, and where it is. */
+	get all(): (Point & { chosen: Chosen })[] {
+		const places = this.curved
+			? this.shell.map((m, index) => ({ ...m.photo, chosen: { kind: 'arc' as const, index } }))
+			: this.inPart
+				? []
+				: this.corners.map((c, index) => ({ ...c, chosen: { kind: 'corner' as const, index } }));
+		const grey = this.grey;
+		return [
+			...places,
+			...this.known.map((k, index) => ({
+				x: k.xPx,
+				y: k.yPx,
+				chosen: { kind: 'known' as const, index }
+			})),
+			...this.level.flatMap((l, line) =>
+				endsOf(l).map((p, index) => ({ ...p, chosen: { kind: 'level' as const, line, index } }))
+			),
+			...this.lines.flatMap((l, line) =>
+				l.map((p, index) => ({ ...p, chosen: { kind: 'line' as const, line, index } }))
+			),
+			...(grey
+				? [
+						{
+							x: grey.x + grey.width / 2,
+							y: grey.y + grey.height / 2,
+							chosen: { kind: 'grey' as const }
+						}
+					]
+				: [])
+		];
 	}
 
 	addGrey(by: Reference = 'CARD'): void {
@@ -244,6 +291,39 @@ export class PhotoMarks {
 		this.soon();
 	}
 
+	/** Not all corners are in the picture: places and lines tell where the side lies; or they do again. */
+	bePart(inPart: boolean): void {
+		this.inPart = inPart;
+		this.chosen = this.#first;
+		if (!inPart) this.placed = this.#kept.corners !== null;
+	}
+
+	/** A line across the middle, to be laid along something that is level or upright. */
+	addLevel(along: LineMark['along']): void {
+		const n = this.level.filter((l) => l.along === along).length;
+		const share = 0.3 + 0.15 * (n % 4);
+		const [w, h] = [this.width, this.height];
+		const ends =
+			along === 'LEVEL'
+				? { fromX: w * 0.25, fromY: h * share, toX: w * 0.75, toY: h * share }
+				: { fromX: w * share, fromY: h * 0.3, toX: w * share, toY: h * 0.7 };
+		this.level = [...this.level, { ...ends, along, lengthMm: null }];
+		this.chosen = { kind: 'level', line: this.level.length - 1, index: 0 };
+	}
+
+	setLevelLength(line: number, lengthMm: number): void {
+		const l = this.level[line];
+		if (!l) return;
+		this.level[line] = { ...l, lengthMm: Number.isFinite(lengthMm) ? lengthMm : null };
+		this.soon();
+	}
+
+	dropLevel(line: number): void {
+		this.level = this.level.filter((_, i) => i !== line);
+		this.chosen = this.#first;
+		this.soon();
+	}
+
 	addKnown(lengthMm: number, heightMm: number): void {
 		this.known = [
 			...this.known,
@@ -267,7 +347,8 @@ export class PhotoMarks {
 	}
 
 	get #first(): Chosen {
-		return { kind: this.curved ? 'arc' : 'corner', index: 0 };
+		const first = this.inPart ? this.all[0]?.chosen : undefined;
+		return first ?? { kind: this.curved ? 'arc' : 'corner', index: 0 };
 	}
 
 	/** A line of three places across the upper part, to be laid along something straight. */
@@ -327,8 +408,9 @@ export class PhotoMarks {
 	async #store(): Promise<void> {
 		const before = this.#kept;
 		const fresh: Kept = {
-			corners: this.corners.map((p) => ({ ...p })),
+			corners: this.inPart ? null : this.corners.map((p) => ({ ...p })),
 			known: this.known.map((k) => ({ ...k })),
+			level: this.level.map((l) => ({ ...l })),
 			grey: this.grey ? { ...this.grey } : null,
 			lines: this.lines.map((l) => l.map((p) => ({ ...p }))),
 			shell: this.curved ? this.shell.map((m) => ({ ...m, photo: { ...m.photo } })) : null
@@ -362,6 +444,7 @@ export class PhotoMarks {
 				body: {
 					corners: kept.corners ? { points: kept.corners } : null,
 					knownPoints: { points: kept.known },
+					knownLines: kept.level.length ? { lines: kept.level } : null,
 					greyPatch: kept.grey,
 					straightLines: kept.lines.length ? { lines: kept.lines } : null,
 					shellMarks: kept.shell ? { marks: kept.shell } : null,

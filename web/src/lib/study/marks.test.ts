@@ -258,4 +258,41 @@ describe('marks on a photograph', () => {
 		marks.dropKnown(0);
 		expect(marks.known).toEqual([]);
 	});
+
+	test('without all corners places and lines are kept in their stead', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.bePart(true);
+		expect(marks.all).toEqual([]);
+		marks.addLevel('UPRIGHT');
+		marks.moveTo(300, 100);
+		marks.setLevelLength(0, 2400);
+		marks.addKnown(6400, 2600);
+		await marks.save();
+		const kept = seen.at(-1) as unknown as Record<string, unknown>;
+		expect(kept.corners).toBeNull();
+		expect(kept.knownLines).toMatchObject({
+			lines: [{ fromX: 300, fromY: 100, along: 'UPRIGHT', lengthMm: 2400 }]
+		});
+		expect(marks.all.map((m) => m.chosen.kind)).toEqual(['known', 'level', 'level']);
+		marks.next();
+		expect(marks.chosen).toEqual({ kind: 'level', line: 0, index: 0 });
+		// back to corners: the lines stay for another time
+		marks.bePart(false);
+		expect(marks.all.filter((m) => m.chosen.kind === 'corner')).toHaveLength(4);
+	});
+
+	test('a photograph that was marked in part is shown so, and a patch says what it is', () => {
+		const marks = new PhotoMarks(
+			fresh({
+				knownPoints: { points: [{ xPx: 1, yPx: 2, xMm: 3, yMm: 4 }] },
+				greyPatch: { x: 1, y: 1, width: 9, height: 9, lightness: 88, a: 0, b: 3, by: 'LETTERING' }
+			}),
+			desk
+		);
+		expect(marks.inPart).toBe(true);
+		expect(marks.reference).toBe('LETTERING');
+		marks.setReference('CARD');
+		expect(marks.grey).toMatchObject({ lightness: 50, by: null });
+	});
 });

@@ -1,10 +1,12 @@
 <script lang="ts">
 	import { api, must, said, type Schemas } from '$lib/api/client';
+	import { neededQuery } from '$lib/api/queries';
 	import Button from '$lib/ui/button.svelte';
 	import SideFrame from '$lib/subject/side-frame.svelte';
 	import { Desk } from '$lib/ui/desk.svelte';
 	import { PhotoMarks } from './marks.svelte';
 	import MarkFields from './mark-fields.svelte';
+	import { createQuery } from '@tanstack/svelte-query';
 	import PhotoStage from './photo-stage.svelte';
 
 	/** One photograph with its marks and what else can be marked on it. */
@@ -26,6 +28,9 @@
 	$effect(() => marks.seen(photo));
 	$effect(() => onwork?.(!marks.kept));
 	$effect(() => () => onwork?.(false));
+	const needed = createQuery(() =>
+		neededQuery(photo.jobId, photo.id, photo.version, marks.inPart && !photo.located)
+	);
 	let stage = $state<PhotoStage>();
 	let looking = $state(false);
 	let told = $state('');
@@ -74,18 +79,32 @@
 
 <PhotoStage bind:this={stage} {marks} caption={photo.caption || 'Photograph'} />
 <div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
-	{#if !marks.placed || told}
+	{#if (!marks.placed || told) && !marks.inPart}
 		<Button look={marks.placed ? 'plain' : 'act'} onclick={(event) => void keep(event.detail === 0)}
 			>{marks.curved ? 'The end circles are right' : 'The corners are right'}</Button
 		>
 	{/if}
 	{#if !marks.curved}
-		<Button look="bare" disabled={looking} onclick={() => void find()}
-			>{looking ? 'Looking for the corners …' : 'Find the corners'}</Button
-		>
-		{#if like}<Button look="bare" onclick={reuse}>Corners as on the other</Button>{/if}
+		{#if !marks.inPart}
+			<Button look="bare" disabled={looking} onclick={() => void find()}
+				>{looking ? 'Looking for the corners …' : 'Find the corners'}</Button
+			>
+			{#if like}<Button look="bare" onclick={reuse}>Corners as on the other</Button>{/if}
+		{/if}
+		{#if marks.inPart || !marks.placed}
+			<Button look="bare" onclick={() => marks.bePart(!marks.inPart)}
+				>{marks.inPart ? 'All four corners are in it' : 'Not all corners are in it'}</Button
+			>
+		{/if}
 	{/if}
-	{#if !marks.placed && !told}
+	{#if marks.inPart}
+		<span class="basis-full text-soft" role="status"
+			>{photo.located
+				? 'Located by what is known on it. What the photograph does not show is not measured.'
+				: (needed.data?.needed ??
+					'Mark what you know the place or the length of: a door, a ladder, a wheel.')}</span
+		>
+	{:else if !marks.placed && !told}
 		<span class="text-soft"
 			>{marks.curved
 				? 'Drag three marks on each end circle: near the top, facing you, near the bottom.'
@@ -93,11 +112,14 @@
 		>
 	{/if}
 	{#if told}<span role="status">{told}</span>{/if}
-	{#if marks.placed && !told}
+	{#if (marks.placed || marks.inPart) && !told}
 		<span class="tag ml-auto" role="status"
 			>{marks.refused ? 'Marks not kept' : marks.kept ? 'Marks kept' : 'Keeping the marks …'}</span
 		>
 	{/if}
 </div>
-{#if !marks.curved && (!marks.placed || told)}<SideFrame {kind} side={photo.side} />{/if}
+{#if !marks.curved && !marks.inPart && (!marks.placed || told)}<SideFrame
+		{kind}
+		side={photo.side}
+	/>{/if}
 <MarkFields {marks} lengthMm={size.lengthMm} heightMm={size.heightMm} />

@@ -16,7 +16,7 @@
 		<polyline points={arc} fill="none" stroke="#000" stroke-width={3.5 * unit} />
 		<polyline points={arc} fill="none" stroke="#fff" stroke-width={1.5 * unit} />
 	{/each}
-{:else}
+{:else if !marks.inPart}
 	<polygon points={outline} fill="none" stroke="#000" stroke-width={3.5 * unit} />
 	<polygon
 		points={outline}
@@ -71,7 +71,28 @@
 		stroke-width={1.2 * unit}
 	/>
 {/if}
-{#each marks.curved ? marks.shell.map((m) => m.photo) : marks.corners as c, i (i)}
+{#each marks.level as l, n (n)}
+	{@const d = `M${l.fromX} ${l.fromY}L${l.toX} ${l.toY}`}
+	<path {d} fill="none" stroke="#000" stroke-width={3.5 * unit} />
+	<path {d} fill="none" stroke="#fff" stroke-width={1.5 * unit} />
+	{#each [{ x: l.fromX, y: l.fromY }, { x: l.toX, y: l.toY }] as p, i (i)}
+		{@const wide = isChosen({ kind: 'level', line: n, index: i }) ? 2.6 : 1.4}
+		<g transform="translate({p.x} {p.y}) scale({unit}) rotate({l.along === 'LEVEL' ? 0 : 90})">
+			<path d="M0 -9V9" stroke="#000" stroke-width={wide + 2.6} />
+			<path d="M0 -9V9" stroke="#fff" stroke-width={wide} />
+		</g>
+	{/each}
+	<text
+		x={l.fromX + 8 * unit}
+		y={l.fromY - 8 * unit}
+		fill="#fff"
+		stroke="#000"
+		stroke-width={3 * unit}
+		paint-order="stroke"
+		font-size={15 * unit}>{n + 1}</text
+	>
+{/each}
+{#each marks.curved ? marks.shell.map((m) => m.photo) : marks.inPart ? [] : marks.corners as c, i (i)}
 	{@const on = isChosen({ kind: marks.curved ? 'arc' : 'corner', index: i })}
 	<g transform="translate({c.x} {c.y}) scale({unit})">
 		<circle r={on ? 13 : 10} fill="none" stroke="#000" stroke-width="4.5" />

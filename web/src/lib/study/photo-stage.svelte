@@ -39,36 +39,7 @@
 	function grab(event: PointerEvent) {
 		const p = toPhoto(event);
 		const reach = 26 * unit;
-		const near = [
-			...(marks.curved
-				? marks.shell.map((m, index) => ({
-						chosen: { kind: 'arc' as const, index },
-						x: m.photo.x,
-						y: m.photo.y
-					}))
-				: marks.corners.map((c, index) => ({
-						chosen: { kind: 'corner' as const, index },
-						x: c.x,
-						y: c.y
-					}))),
-			...marks.lines.flatMap((l, line) =>
-				l.map((p, index) => ({ chosen: { kind: 'line' as const, line, index }, x: p.x, y: p.y }))
-			),
-			...marks.known.map((k, index) => ({
-				chosen: { kind: 'known' as const, index },
-				x: k.xPx,
-				y: k.yPx
-			})),
-			...(marks.grey
-				? [
-						{
-							chosen: { kind: 'grey' as const },
-							x: marks.grey.x + marks.grey.width / 2,
-							y: marks.grey.y + marks.grey.height / 2
-						}
-					]
-				: [])
-		]
+		const near = marks.all
 			.map((m) => ({ ...m, far: Math.hypot(m.x - p.x, m.y - p.y) }))
 			.sort((a, b) => a.far - b.far)[0];
 		if (
@@ -139,9 +110,11 @@
 				? `known point ${marks.chosen.index + 1}`
 				: marks.chosen.kind === 'line'
 					? `place ${marks.chosen.index + 1} of line ${marks.chosen.line + 1}`
-					: marks.chosen.kind === 'arc'
-						? `${marks.shell[marks.chosen.index]?.leftEnd ? 'left' : 'right'} end circle at ${marks.shell[marks.chosen.index]?.degrees ?? 0}°`
-						: 'patch of known colour'
+					: marks.chosen.kind === 'level'
+						? `end ${marks.chosen.index + 1} of ${marks.level[marks.chosen.line]?.along === 'LEVEL' ? 'level' : 'upright'} line ${marks.chosen.line + 1}`
+						: marks.chosen.kind === 'arc'
+							? `${marks.shell[marks.chosen.index]?.leftEnd ? 'left' : 'right'} end circle at ${marks.shell[marks.chosen.index]?.degrees ?? 0}°`
+							: 'patch of known colour'
 	);
 </script>
 

@@ -51,7 +51,7 @@
 	const several = $derived(joinedOf(prototypes));
 	const joined = createQuery(() => joinedQuery(id, side, several.length > 1));
 	const size = $derived(sizes.data?.find((s) => s.side === side));
-	const located = $derived(Boolean(size?.curve ? photo?.shellMarks : photo?.corners));
+	const located = $derived(photo?.located === true && (!size?.curve || Boolean(photo.shellMarks)));
 	const measures = createQuery(() => measuresQuery(id, photo?.id ?? '', located));
 	const own = $derived(measures.data?.photographId === photo?.id ? measures.data : undefined);
 	const notes = new StudyDesk(page.params.id ?? '', desk, () => study.data);

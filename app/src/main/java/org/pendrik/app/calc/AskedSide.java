@@ -36,23 +36,35 @@ final class AskedSide {
      * A photograph.
      *
      * @param pictureBase64 JPEG or PNG of at most 16 megapixels
-     * @param corners upper left and round in photograph pixels; null when the picture is the side
+     * @param corners upper left and round in photograph pixels; null when the picture is the side,
+     *     or points and lines tell where it lies
      * @param card null leaves the light as it is
+     * @param knownPoints places of known position
+     * @param knownLines level and upright things, which stand in for corners
      */
     record PhotoPart(
-            String pictureBase64, @Nullable List<Point> corners, @Nullable CardPart card) {}
+            String pictureBase64,
+            @Nullable List<Point> corners,
+            @Nullable CardPart card,
+            @Nullable List<Marks.KnownPoint> knownPoints,
+            @Nullable List<Marks.LineMark> knownLines) {
+        /** Nothing but the picture: it is the side. */
+        boolean isTheSide() {
+            return corners == null && knownPoints == null && knownLines == null;
+        }
+    }
 
     /** The side laid flat; nothing of it is kept. */
     static FlatSide flat(PhotoPart part, double lengthMm, double heightMm) {
         Raster photo = picture(part.pictureBase64());
         List<Point> corners =
-                part.corners() != null
-                        ? part.corners()
-                        : List.of(
+                part.isTheSide()
+                        ? List.of(
                                 new Point(0, 0),
                                 new Point(photo.width(), 0),
                                 new Point(photo.width(), photo.height()),
-                                new Point(0, photo.height()));
+                                new Point(0, photo.height()))
+                        : part.corners();
         CardPart c = part.card();
         Marks.GreyPatch grey =
                 c == null
@@ -65,8 +77,11 @@ final class AskedSide {
                         photo.width(),
                         photo.height(),
                         0,
-                        new Marks.Corners(corners),
-                        null,
+                        corners == null ? null : new Marks.Corners(corners),
+                        part.knownPoints() == null
+                                ? null
+                                : new Marks.KnownPoints(part.knownPoints()),
+                        part.knownLines() == null ? null : new Marks.KnownLines(part.knownLines()),
                         grey,
                         null,
                         null,

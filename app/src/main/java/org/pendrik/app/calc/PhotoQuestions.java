@@ -4,6 +4,8 @@ import java.util.Base64;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Pictures;
+import org.pendrik.app.sides.Marks;
+import org.pendrik.core.photo.Lens;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.SideGeometry;
@@ -26,9 +28,16 @@ final class PhotoQuestions {
 
     private PhotoQuestions() {}
 
+    /**
+     * A question.
+     *
+     * @param corners null when not all of them are in the picture
+     * @param knownLines level and upright things, which stand in for corners
+     */
     record PhotoQuestion(
-            List<Point> corners,
+            @Nullable List<Point> corners,
             @Nullable List<SideRectifier.Mark> knownPoints,
+            @Nullable List<Marks.LineMark> knownLines,
             double lengthMm,
             double heightMm,
             @Nullable List<Point> ask,
@@ -49,12 +58,13 @@ final class PhotoQuestions {
             @Nullable String sideJpegBase64) {}
 
     static PhotoAnswer answer(PhotoQuestion q) {
-        var marks = q.knownPoints() == null ? List.<SideRectifier.Mark>of() : q.knownPoints();
-        return switch (SideRectifier.locate(
-                q.corners(), marks, Length.ofMm(q.lengthMm()), Length.ofMm(q.heightMm()))) {
+        return switch (located(q)) {
             case SideRectifier.Outcome.Refused r ->
                     throw new InvalidInput(
-                            "Corners", "as given", "do not make a side: " + r.reason(), r.remedy());
+                            q.corners() == null ? "Known points and lines" : "Corners",
+                            "as given",
+                            "do not make a side: " + r.reason(),
+                            r.remedy());
             case SideRectifier.Outcome.Found f -> {
                 SideGeometry g = f.geometry();
                 List<Point> asked =
@@ -70,6 +80,23 @@ final class PhotoQuestions {
                         side(q, g));
             }
         };
+    }
+
+    private static SideRectifier.Outcome located(PhotoQuestion q) {
+        var marks = q.knownPoints() == null ? List.<SideRectifier.Mark>of() : q.knownPoints();
+        Length length = Length.ofMm(q.lengthMm());
+        Length height = Length.ofMm(q.heightMm());
+        return q.corners() == null
+                ? SideRectifier.locateByParts(
+                        marks,
+                        Marks.lines(
+                                q.knownLines() == null
+                                        ? null
+                                        : new Marks.KnownLines(q.knownLines())),
+                        length,
+                        height,
+                        Lens.straight(1, 1))
+                : SideRectifier.locate(q.corners(), marks, length, height);
     }
 
     private static Point onSide(SideGeometry g, Point photo) {

@@ -23,12 +23,14 @@ import org.pendrik.core.colour.LightKnown;
  * @param focalMm35 focal length as on 35 mm film, when the file says it
  * @param corners where the side lies, once marked
  * @param knownPoints further places of known position, if any
+ * @param knownLines level and upright things, which stand in for corners that are not to be seen
  * @param greyPatch a patch of known colour, once marked
  * @param lightFrom the photograph whose card tells the light where nothing in this one does
  * @param lentPicture the file of that photograph
  * @param lentGrey the card in it
  * @param straightLines what is straight on the prototype, to take out the lens
  * @param shellMarks marks on the end circles of a curved side
+ * @param located where its side lies is known by what is marked, flat or curved
  * @param leads of several photographs of the prototype's side this one measures it
  * @param evened the fall of the light over the side is taken out, where paint tells it
  */
@@ -53,12 +55,14 @@ public record Photograph(
         Instant addedAt,
         Marks.@Nullable Corners corners,
         Marks.@Nullable KnownPoints knownPoints,
+        Marks.@Nullable KnownLines knownLines,
         Marks.@Nullable GreyPatch greyPatch,
         @Nullable UUID lightFrom,
         @Nullable String lentPicture,
         Marks.@Nullable GreyPatch lentGrey,
         Marks.@Nullable StraightLines straightLines,
         Marks.@Nullable ShellMarks shellMarks,
+        boolean located,
         boolean leads,
         boolean evened,
         boolean removed,
@@ -69,9 +73,11 @@ public record Photograph(
         return PhotographBuilder.builder(this)
                 .corners(d.corners())
                 .knownPoints(d.knownPoints())
+                .knownLines(d.knownLines())
                 .greyPatch(d.greyPatch())
                 .straightLines(d.straightLines())
                 .shellMarks(d.shellMarks())
+                .located(located(d.corners(), d.knownPoints(), d.knownLines(), d.shellMarks()))
                 .version(d.version())
                 .build();
     }
@@ -85,6 +91,7 @@ public record Photograph(
                 focalPx(),
                 corners,
                 knownPoints,
+                knownLines,
                 greyPatch,
                 lentPicture == null || lentGrey == null
                         ? null
@@ -104,9 +111,13 @@ public record Photograph(
                 : LightKnown.OTHER_PICTURE;
     }
 
-    /** Where its side lies was marked, flat or curved. */
-    public boolean located() {
-        return corners != null || shellMarks != null;
+    /** Whether marks tell where a side lies. */
+    public static boolean located(
+            Marks.@Nullable Corners corners,
+            Marks.@Nullable KnownPoints points,
+            Marks.@Nullable KnownLines lines,
+            Marks.@Nullable ShellMarks shell) {
+        return corners != null || shell != null || Marks.needed(points, lines).isEmpty();
     }
 
     /** When it was taken, or came in when nobody knows. */

@@ -92,6 +92,18 @@ class PhotographController {
         return photographs.mark(id, draft);
     }
 
+    /**
+     * What has still to be marked before the side can be located.
+     *
+     * @param needed a sentence; empty when it is located, or nothing more is needed
+     */
+    record StillNeeded(String needed) {}
+
+    @GetMapping("/api/photographs/{id}/needed")
+    StillNeeded needed(@PathVariable UUID id) {
+        return new StillNeeded(photographs.needed(id));
+    }
+
     @PutMapping("/api/photographs/{id}/about")
     Photograph describe(@PathVariable UUID id, @RequestBody Photographs.AboutDraft draft) {
         return photographs.describe(id, draft);

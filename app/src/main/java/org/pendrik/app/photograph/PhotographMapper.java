@@ -17,9 +17,9 @@ interface PhotographMapper {
     String SELECT =
             """
             select p.id, p.job_id, p.role, p.side, p.sister, p.caption, p.hash, p.media_type, p.width_px, p.height_px,
-                p.orientation, p.taken_at, p.focal_mm35, p.added_at, p.corners, p.known_points, p.grey_patch,
+                p.orientation, p.taken_at, p.focal_mm35, p.added_at, p.corners, p.known_points, p.known_lines, p.grey_patch,
                 p.light_from, q.hash as lent_picture, q.grey_patch as lent_grey, p.straight_lines, p.shell_marks,
-                p.leads, p.evened, p.removed, p.version
+                p.located, p.leads, p.evened, p.removed, p.version
             from photograph p left join photograph q on q.id = p.light_from and not q.removed
             """;
 
@@ -54,17 +54,18 @@ interface PhotographMapper {
     @Insert(
             """
             insert into photograph (id, job_id, role, side, sister, caption, hash, media_type, width_px, height_px,
-                orientation, taken_at, focal_mm35, added_at, corners, known_points, grey_patch, light_from, straight_lines,
-                shell_marks, leads, evened, removed, version)
+                orientation, taken_at, focal_mm35, added_at, corners, known_points, known_lines, grey_patch, light_from, straight_lines,
+                shell_marks, located, leads, evened, removed, version)
             values (#{id}, #{jobId}, #{role}, #{side}, #{sister}, #{caption}, #{hash}, #{mediaType}, #{widthPx},
                 #{heightPx}, #{orientation}, #{takenAt}, #{focalMm35}, #{addedAt}, #{corners}, #{knownPoints},
-                #{greyPatch}, #{lightFrom}, #{straightLines}, #{shellMarks}, #{leads}, #{evened}, false, 1)
+                #{knownLines}, #{greyPatch}, #{lightFrom}, #{straightLines}, #{shellMarks}, #{located}, #{leads}, #{evened}, false, 1)
             """)
     void insert(Photograph p);
 
     @Update(
             """
-            update photograph set corners = #{corners}, known_points = #{knownPoints}, grey_patch = #{greyPatch},
+            update photograph set corners = #{corners}, known_points = #{knownPoints}, known_lines = #{knownLines},
+                located = #{located}, grey_patch = #{greyPatch},
                 straight_lines = #{straightLines}, shell_marks = #{shellMarks}, version = version + 1
             where id = #{id} and version = #{version}
             """)

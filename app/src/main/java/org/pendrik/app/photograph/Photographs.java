@@ -57,6 +57,7 @@ public class Photographs {
     public record MarksDraft(
             Marks.@Nullable Corners corners,
             Marks.@Nullable KnownPoints knownPoints,
+            Marks.@Nullable KnownLines knownLines,
             Marks.@Nullable GreyPatch greyPatch,
             Marks.@Nullable StraightLines straightLines,
             Marks.@Nullable ShellMarks shellMarks,
@@ -67,7 +68,7 @@ public class Photographs {
                 Marks.@Nullable KnownPoints knownPoints,
                 Marks.@Nullable GreyPatch greyPatch,
                 int version) {
-            this(corners, knownPoints, greyPatch, null, null, version);
+            this(corners, knownPoints, null, greyPatch, null, null, version);
         }
     }
 
@@ -209,6 +210,8 @@ public class Photographs {
                         null,
                         null,
                         null,
+                        null,
+                        false,
                         false,
                         true,
                         false,
@@ -306,6 +309,12 @@ public class Photographs {
         }
         StaleVersion.unlessOne(mapper.mark(marked), "The photograph");
         return get(id);
+    }
+
+    /** What has still to be marked before its side is located, as a sentence; else empty. */
+    String needed(UUID id) {
+        Photograph p = get(id);
+        return p.located() ? "" : Marks.needed(p.knownPoints(), p.knownLines()).orElse("");
     }
 
     private SideSize size(Photograph p) {

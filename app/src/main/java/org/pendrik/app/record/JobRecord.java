@@ -143,7 +143,8 @@ record JobRecord(
             Marks.@Nullable ShellMarks shellMarks,
             @Nullable Boolean leads,
             @Nullable Boolean evened,
-            @Nullable UUID lightFrom) {}
+            @Nullable UUID lightFrom,
+            Marks.@Nullable KnownLines knownLines) {}
 
     record StepPart(
             StepId id,

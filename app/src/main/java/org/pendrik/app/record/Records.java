@@ -148,7 +148,8 @@ class Records {
                                                 p.shellMarks(),
                                                 p.leads(),
                                                 p.evened(),
-                                                p.lightFrom()))
+                                                p.lightFrom(),
+                                                p.knownLines()))
                         .toList(),
                 plan.steps().stream()
                         .map(

@@ -1,6 +1,5 @@
 package org.pendrik.app.sides;
 
-import java.util.List;
 import java.util.Locale;
 import org.pendrik.core.colour.GreyBalance;
 import org.pendrik.core.colour.Lab;
@@ -14,7 +13,6 @@ import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.RegionSampler;
 import org.pendrik.core.photo.SideGeometry;
 import org.pendrik.core.photo.SideRectifier;
-import org.pendrik.core.photo.SideRectifier.Mark;
 import org.pendrik.core.units.InvalidInput;
 
 /** Lays a side flat by what is marked on its photograph. */
@@ -61,22 +59,7 @@ public final class Flattener {
     }
 
     private static FlatSide.Fit plane(MarkedSide m) {
-        if (m.corners() == null) {
-            throw new InvalidInput(
-                    "Corners", "none", "are needed on a flat side", "Mark its four corners.");
-        }
-        List<Mark> marks =
-                m.known() == null
-                        ? List.of()
-                        : m.known().points().stream()
-                                .map(
-                                        k ->
-                                                new Mark(
-                                                        new Point(k.xPx(), k.yPx()),
-                                                        new Point(k.xMm(), k.yMm())))
-                                .toList();
-        return switch (SideRectifier.locate(
-                m.corners().points(), marks, m.size().length(), m.size().height(), lens(m))) {
+        return switch (found(m)) {
             case SideRectifier.Outcome.Found f -> {
                 SideGeometry g = f.geometry();
                 yield new FlatSide.Fit(
@@ -84,11 +67,33 @@ public final class Flattener {
             }
             case SideRectifier.Outcome.Refused r ->
                     throw new InvalidInput(
-                            "Corners",
+                            m.corners() == null ? "Known points and lines" : "Corners",
                             "as marked",
                             "do not make a side: " + lower(r.reason()),
                             r.remedy());
         };
+    }
+
+    private static SideRectifier.Outcome found(MarkedSide m) {
+        SideSize size = m.size();
+        if (m.corners() != null) {
+            return SideRectifier.locate(
+                    m.corners().points(),
+                    Marks.marks(m.known()),
+                    size.length(),
+                    size.height(),
+                    lens(m));
+        }
+        if (Marks.needed(m.known(), m.level()).isPresent()) {
+            throw new InvalidInput(
+                    "Corners", "none", "are needed on a flat side", "Mark its four corners.");
+        }
+        return SideRectifier.locateByParts(
+                Marks.marks(m.known()),
+                Marks.lines(m.level()),
+                size.length(),
+                size.height(),
+                lens(m));
     }
 
     private static FlatSide.Fit shell(MarkedSide m) {

@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param focalPx focal length in photograph pixels; 0 when nobody knows it
  * @param corners of a flat side; null while they are not marked
  * @param known further places of known position
+ * @param level level and upright things, where corners are not in the picture
  * @param grey a patch of known colour; null leaves the light as it is
  * @param lent a card in another photograph, which tells the light where nothing in this one does
  * @param lines what is straight on the prototype, to take out the lens
@@ -24,6 +25,7 @@ public record MarkedSide(
         double focalPx,
         Marks.@Nullable Corners corners,
         Marks.@Nullable KnownPoints known,
+        Marks.@Nullable KnownLines level,
         Marks.@Nullable GreyPatch grey,
         Marks.@Nullable LentLight lent,
         Marks.@Nullable StraightLines lines,
@@ -32,6 +34,8 @@ public record MarkedSide(
 
     /** Whether where the side lies was marked, as its form asks for. */
     public boolean located() {
-        return size.curve() == null ? corners != null : shell != null;
+        return size.curve() == null
+                ? corners != null || Marks.needed(known, level).isEmpty()
+                : shell != null;
     }
 }

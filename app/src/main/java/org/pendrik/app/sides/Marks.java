@@ -2,6 +2,8 @@ package org.pendrik.app.sides;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.ibatis.type.MappedTypes;
@@ -10,7 +12,9 @@ import org.pendrik.app.store.TextTypeHandler;
 import org.pendrik.core.colour.Lab;
 import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.photo.CylinderUnwrapper.ArcMark;
+import org.pendrik.core.photo.KnownLine;
 import org.pendrik.core.photo.Point;
+import org.pendrik.core.photo.SideRectifier;
 import org.pendrik.core.units.InvalidInput;
 import org.springframework.stereotype.Component;
 
@@ -39,6 +43,82 @@ public final class Marks {
 
     /** A place of known position: where it is seen and where it lies on the side. */
     public record KnownPoint(double xPx, double yPx, double xMm, double yMm) {}
+
+    /**
+     * Something straight that lies level or stands upright: where its ends are seen, and how long
+     * it is on the prototype, if that is known.
+     */
+    public record LineMark(
+            double fromX,
+            double fromY,
+            double toX,
+            double toY,
+            KnownLine.Along along,
+            @Nullable Double lengthMm) {
+        public LineMark {
+            line(fromX, fromY, toX, toY, along, lengthMm);
+        }
+
+        KnownLine line() {
+            return line(fromX, fromY, toX, toY, along, lengthMm);
+        }
+
+        private static KnownLine line(
+                double fromX,
+                double fromY,
+                double toX,
+                double toY,
+                KnownLine.Along along,
+                @Nullable Double lengthMm) {
+            return new KnownLine(
+                    new Point(fromX, fromY),
+                    new Point(toX, toY),
+                    along,
+                    lengthMm == null ? OptionalDouble.empty() : OptionalDouble.of(lengthMm));
+        }
+    }
+
+    /** Level and upright things, which stand in for corners that are not in the picture. */
+    public record KnownLines(List<LineMark> lines) {
+        private static final int MOST = 24;
+
+        public KnownLines {
+            lines = List.copyOf(lines);
+            if (lines.size() > MOST) {
+                throw new InvalidInput(
+                        "Known lines",
+                        "" + lines.size(),
+                        "must be at most " + MOST,
+                        "Keep the longest ones.");
+            }
+        }
+    }
+
+    /**
+     * What has still to be marked before a side without corners can be looked for, as a sentence;
+     * empty when nothing is.
+     */
+    public static Optional<String> needed(
+            @Nullable KnownPoints points, @Nullable KnownLines lines) {
+        return SideRectifier.needed(marks(points), lines(lines));
+    }
+
+    static List<SideRectifier.Mark> marks(@Nullable KnownPoints known) {
+        return known == null
+                ? List.of()
+                : known.points().stream()
+                        .map(
+                                k ->
+                                        new SideRectifier.Mark(
+                                                new Point(k.xPx(), k.yPx()),
+                                                new Point(k.xMm(), k.yMm())))
+                        .toList();
+    }
+
+    /** Known lines as the core asks for them. */
+    public static List<KnownLine> lines(@Nullable KnownLines known) {
+        return known == null ? List.of() : known.lines().stream().map(LineMark::line).toList();
+    }
 
     /** Further places of known position. */
     public record KnownPoints(List<KnownPoint> points) {
@@ -195,6 +275,48 @@ public final class Marks {
                             : Arrays.stream(text.split("\\|", -1))
                                     .map(l -> points(numbers(l)))
                                     .toList());
+        }
+    }
+
+    /** Known lines: both ends, 1 upright or 0 level, and the length or 0, six numbers each. */
+    @Component
+    @MappedTypes(KnownLines.class)
+    public static class KnownLinesHandler extends TextTypeHandler<KnownLines> {
+        private static final int NUMBERS = 6;
+
+        @Override
+        protected String write(KnownLines k) {
+            return k.lines().stream()
+                    .map(
+                            l ->
+                                    line(
+                                            l.fromX(),
+                                            l.fromY(),
+                                            l.toX(),
+                                            l.toY(),
+                                            l.along() == KnownLine.Along.UPRIGHT ? 1 : 0,
+                                            l.lengthMm() == null ? 0 : l.lengthMm()))
+                    .collect(Collectors.joining(" "));
+        }
+
+        @Override
+        protected KnownLines read(String text) {
+            double[] n = numbers(text);
+            return new KnownLines(
+                    IntStream.range(0, n.length / NUMBERS)
+                            .map(i -> i * NUMBERS)
+                            .mapToObj(
+                                    i ->
+                                            new LineMark(
+                                                    n[i],
+                                                    n[i + 1],
+                                                    n[i + 2],
+                                                    n[i + 3],
+                                                    n[i + 4] > 0
+                                                            ? KnownLine.Along.UPRIGHT
+                                                            : KnownLine.Along.LEVEL,
+                                                    n[i + 5] > 0 ? n[i + 5] : null))
+                            .toList());
         }
     }
 

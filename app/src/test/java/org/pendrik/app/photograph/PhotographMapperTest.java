@@ -2,6 +2,7 @@ package org.pendrik.app.photograph;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertNull;
+import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.util.List;
@@ -12,6 +13,7 @@ import org.pendrik.app.sides.Marks;
 import org.pendrik.app.sides.Side;
 import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.photo.CylinderUnwrapper;
+import org.pendrik.core.photo.KnownLine;
 import org.pendrik.core.photo.Point;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -52,6 +54,8 @@ public class PhotographMapperTest extends AppTest {
                 null,
                 null,
                 null,
+                null,
+                false,
                 true,
                 true,
                 false,
@@ -82,13 +86,20 @@ public class PhotographMapperTest extends AppTest {
                         List.of(
                                 new CylinderUnwrapper.ArcMark(new Point(1, 2), true, -20),
                                 new CylinderUnwrapper.ArcMark(new Point(3, 4), false, 90)));
-        var draft = new Photographs.MarksDraft(CORNERS, known, grey, lines, shell, 1);
+        var level =
+                new Marks.KnownLines(
+                        List.of(
+                                new Marks.LineMark(1, 2, 90.5, 4, KnownLine.Along.LEVEL, 2400.0),
+                                new Marks.LineMark(5, 6, 7, 70, KnownLine.Along.UPRIGHT, null)));
+        var draft = new Photographs.MarksDraft(CORNERS, known, level, grey, lines, shell, 1);
         assertEquals(mapper.mark(p.marked(draft)), 1);
         var nothing = new Photographs.MarksDraft(null, null, null, 1);
         assertEquals(mapper.mark(p.marked(nothing)), 0);
         Photograph now = Objects.requireNonNull(mapper.find(p.id()));
         assertEquals(now.corners(), CORNERS);
         assertEquals(now.knownPoints(), known);
+        assertEquals(now.knownLines(), level);
+        assertTrue(now.located());
         assertEquals(now.greyPatch(), grey);
         assertEquals(now.straightLines(), lines);
         assertEquals(now.shellMarks(), shell);

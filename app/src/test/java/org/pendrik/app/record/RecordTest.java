@@ -119,7 +119,8 @@ public class RecordTest extends AppTest {
                                     "shellMarks",
                                     "leads",
                                     "evened",
-                                    "lightFrom"));
+                                    "lightFrom",
+                                    "knownLines"));
 
     @Test
     public void aRecordOfVersionOneIsStillReadIn() throws IOException {

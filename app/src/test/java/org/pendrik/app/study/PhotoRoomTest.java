@@ -324,6 +324,99 @@ public class PhotoRoomTest extends AppTest {
                 409);
     }
 
+    /** A photograph of a part of the side is located without corners and measures what it shows. */
+    @Test
+    public void aPartOfASideIsLocatedByWhatIsKnownOnIt() throws IOException {
+        UUID job = car("In part");
+        var camera = Shots.prototype().camera();
+        UUID whole = shot(job, "PROTOTYPE", Shots.prototype());
+        regions(job);
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\":[" + samples(whole) + "],\"version\":2}"));
+        JsonNode all = ok(get("/api/photographs/" + whole + "/measures"));
+
+        // the left corners are cut off
+        var picture = ImageIO.read(new ByteArrayInputStream(Shots.prototype().jpeg()));
+        int cut = (int) camera.corners().getFirst().x() + 80;
+        var part = picture.getSubimage(cut, 0, picture.getWidth() - cut, picture.getHeight());
+        var file = new java.io.ByteArrayOutputStream();
+        ImageIO.write(part, "png", file);
+        clock.set(clock.instant().plusSeconds(60));
+        UUID bare = UUID.randomUUID();
+        ok(photograph(job, bare, "PROTOTYPE", file.toByteArray()));
+        var truth =
+                ((org.pendrik.core.photo.SideRectifier.Outcome.Found)
+                                org.pendrik.core.photo.SideRectifier.locate(
+                                        camera.corners(),
+                                        List.of(),
+                                        org.pendrik.core.units.Length.ofMm(6400),
+                                        org.pendrik.core.units.Length.ofMm(2600)))
+                        .geometry();
+        List<String> points = new ArrayList<>();
+        for (double[] mm : new double[][] {{6400, 0}, {6400, 2600}, {3000, 200}, {3100, 2400}}) {
+            Point p = truth.toPhoto(new Point(mm[0], mm[1]));
+            points.add(
+                    "{\"xPx\":%s,\"yPx\":%s,\"xMm\":%s,\"yMm\":%s}"
+                            .formatted(p.x() - cut, p.y(), mm[0], mm[1]));
+        }
+        String marks =
+                "{\"corners\":null,\"knownPoints\":{\"points\":[%s]},\"greyPatch\":null,\"version\":%d}";
+        JsonNode three =
+                ok(
+                        put(
+                                "/api/photographs/" + bare + "/marks",
+                                marks.formatted(String.join(",", points.subList(0, 3)), 1)));
+        assertFalse(three.path("located").asBoolean());
+        assertTrue(
+                ok(get("/api/photographs/" + bare + "/needed"))
+                        .path("needed")
+                        .asString()
+                        .startsWith("Still to be marked: two lines that are level"));
+        JsonNode four =
+                ok(
+                        put(
+                                "/api/photographs/" + bare + "/marks",
+                                marks.formatted(String.join(",", points), 2)));
+        assertTrue(four.path("located").asBoolean());
+        ok(
+                put(
+                        "/api/photographs/" + bare + "/light",
+                        "{\"evened\":true,\"from\":\"" + whole + "\",\"version\":3}"));
+
+        // what it shows is measured as on the whole, what it does not show is not told
+        JsonNode seen = ok(get("/api/photographs/" + bare + "/measures"));
+        JsonNode plate = named(seen.path("regions"), "name", "plate");
+        JsonNode before = named(all.path("regions"), "name", "plate");
+        assertTrue(
+                lab(plate.path("sample")).distance(lab(before.path("sample"))) < 1.5,
+                plate + " for " + before);
+        assertTrue(seen.path("scalePercent").asDouble() > all.path("scalePercent").asDouble());
+
+        String copy =
+                ok(post("/api/records", ok(get("/api/jobs/" + job + "/record")).toString()))
+                        .path("jobId")
+                        .asString();
+        assertTrue(
+                ok(get("/api/jobs/" + copy + "/photographs")).get(1).path("located").asBoolean());
+        assertTrue(
+                refused(
+                                put(
+                                        "/api/photographs/" + bare + "/marks",
+                                        marks.formatted(
+                                                String.join(
+                                                        ",",
+                                                        List.of(
+                                                                points.get(0),
+                                                                points.get(0),
+                                                                points.get(0),
+                                                                points.get(1))),
+                                                4)),
+                                422)
+                        .contains("Known points and lines"));
+    }
+
     /** White lettering or the card of another photograph tell the light where no card hangs. */
     @Test
     public void withoutACardOtherThingsTellTheLightLessSurely() {

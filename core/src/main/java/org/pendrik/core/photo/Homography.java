@@ -21,6 +21,21 @@ final class Homography {
         this.h = h;
     }
 
+    /** The map of nine coefficients, row by row. */
+    static Homography of(double[] coefficients) {
+        return new Homography(coefficients.clone());
+    }
+
+    /** The map of a matrix; {@code here} is a place before the horizon. */
+    static Homography of(SimpleMatrix m, Point here) {
+        double depth = m.get(2, 0) * here.x() + m.get(2, 1) * here.y() + m.get(2, 2);
+        double[] h = new double[9];
+        for (int i = 0; i < 9; i++) {
+            h[i] = m.get(i / 3, i % 3) / depth;
+        }
+        return new Homography(h);
+    }
+
     /**
      * The map that takes each {@code from[i]} to {@code to[i]}; at least four points, no three in a
      * line.
@@ -50,13 +65,7 @@ final class Homography {
         }
         SimpleMatrix full = u.invert().mult(n).mult(t);
         // the sign is free: it is chosen so that the points themselves lie before the horizon
-        Point first = from.getFirst();
-        double depth = full.get(2, 0) * first.x() + full.get(2, 1) * first.y() + full.get(2, 2);
-        double[] h = new double[9];
-        for (int i = 0; i < 9; i++) {
-            h[i] = full.get(i / 3, i % 3) / depth;
-        }
-        return new Homography(h);
+        return of(full, from.getFirst());
     }
 
     /**
@@ -97,13 +106,7 @@ final class Homography {
             }
         }
         SimpleMatrix full = u.invert().mult(new SimpleMatrix(3, 3, true, p)).mult(t);
-        double[] out = new double[9];
-        Point first = from.getFirst();
-        double depth = full.get(2, 0) * first.x() + full.get(2, 1) * first.y() + full.get(2, 2);
-        for (int i = 0; i < 9; i++) {
-            out[i] = full.get(i / 3, i % 3) / depth;
-        }
-        return new Homography(out);
+        return of(full, from.getFirst());
     }
 
     Homography inverse() {

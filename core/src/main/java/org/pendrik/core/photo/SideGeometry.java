@@ -23,6 +23,9 @@ public final class SideGeometry implements Flattening {
     /** What is expected of a hand counts as so many residuals: few of them say little. */
     private static final double EXPECTED_FREE = 4;
 
+    /** A map of planes has eight coefficients. */
+    private static final int UNKNOWNS = 8;
+
     /** A lens is not one radial term; what is left moves the scale by about this share. */
     private static final double LENS_SHARE = 6.5e-4;
 
@@ -40,6 +43,7 @@ public final class SideGeometry implements Flattening {
     private final double slipMm;
     private final double finestPxPerMm;
 
+    /** Of four corners and possibly more places of known position. */
     SideGeometry(List<Point> photo, List<Point> sideMm, Length length, Length height, Lens lens) {
         List<Point> flat = photo.stream().map(lens::undistort).toList();
         this.toPhoto = Homography.between(sideMm, flat).refined(sideMm, flat);
@@ -58,23 +62,58 @@ public final class SideGeometry implements Flattening {
         }
         // two equations a point, eight unknowns: four points fit exactly and leave nothing to judge
         // by
-        int free = 2 * photo.size() - 8;
+        int free = 2 * photo.size() - UNKNOWNS;
         this.residualMm = free == 0 ? 0 : Math.sqrt(squares / free);
         this.worstMm = free == 0 ? 0 : worst;
-        double hand =
-                Math.sqrt((EXPECTED_FREE * HAND_PX * HAND_PX + squaresPx) / (EXPECTED_FREE + free));
-        this.shaken = shaken(flat, sideMm, hand);
+        this.shaken = shaken(flat, sideMm, hand(squaresPx, free));
+        this.slipMm = slip(photo.subList(0, 4));
+        this.finestPxPerMm = finest();
+    }
+
+    /** Of places, lines and lengths, as far as they are seen; the lens is taken out of them. */
+    SideGeometry(PlaneFit fit, Homography found, Length length, Length height, Lens lens) {
+        this.toPhoto = found;
+        this.toSide = toPhoto.inverse();
+        this.lens = lens;
+        this.length = length;
+        this.height = height;
+        double[] off = fit.residuals(found);
+        double squaresPx = 0;
+        double worstPx = 0;
+        for (double r : off) {
+            squaresPx += r * r;
+            worstPx = Math.max(worstPx, Math.abs(r));
+        }
+        int free = off.length - UNKNOWNS;
+        this.shaken = fit.shaken(found, hand(squaresPx, free));
+        this.slipMm = slip(fit.places().stream().map(lens::distort).toList());
+        this.finestPxPerMm = finest();
+        this.residualMm = free == 0 ? 0 : Math.sqrt(squaresPx / free) * slipMm;
+        this.worstMm = free == 0 ? 0 : worstPx * slipMm;
+    }
+
+    private static double hand(double squaresPx, int free) {
+        return Math.sqrt((EXPECTED_FREE * HAND_PX * HAND_PX + squaresPx) / (EXPECTED_FREE + free));
+    }
+
+    private double slip(List<Point> marked) {
         double slip = 0;
-        double finest = 0;
-        for (int i = 0; i < 4; i++) {
-            Point p = photo.get(i);
-            Point at = sideMm.get(i);
+        for (Point p : marked) {
+            Point at = toSide(p);
             slip = Math.max(slip, toSide(new Point(p.x() + 1, p.y())).distance(at));
             slip = Math.max(slip, toSide(new Point(p.x(), p.y() + 1)).distance(at));
-            finest = Math.max(finest, pxPerMm(at.x(), at.y()));
         }
-        this.slipMm = slip;
-        this.finestPxPerMm = finest;
+        return slip;
+    }
+
+    private double finest() {
+        double finest = 0;
+        for (double x : new double[] {0, length.mm()}) {
+            for (double y : new double[] {0, height.mm()}) {
+                finest = Math.max(finest, pxPerMm(x, y));
+            }
+        }
+        return finest;
     }
 
     private static List<Homography> shaken(List<Point> photo, List<Point> sideMm, double hand) {

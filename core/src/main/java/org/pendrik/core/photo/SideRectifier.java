@@ -2,6 +2,8 @@ package org.pendrik.core.photo;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import org.pendrik.core.units.InvalidInput;
 import org.pendrik.core.units.Length;
 
@@ -43,6 +45,11 @@ public final class SideRectifier {
     /** How well a place is known costs a map for each mark. */
     private static final int MOST_MARKS = 200;
 
+    private static final int MOST_LINES = 24;
+
+    /** Places that are known no better than to this share of the length tell no measure. */
+    private static final double MOST_OPEN = 0.02;
+
     private SideRectifier() {}
 
     /**
@@ -72,13 +79,7 @@ public final class SideRectifier {
                     "must be four",
                     "Mark all four corners of the side.");
         }
-        if (extra.size() > MOST_MARKS) {
-            throw new InvalidInput(
-                    "Known points",
-                    "" + extra.size(),
-                    "must be at most " + MOST_MARKS,
-                    "Keep the clearest ones: a dozen are plenty.");
-        }
+        requireFewMarks(extra);
         double span = 0;
         for (Point p : corners) {
             for (Point q : corners) {
@@ -127,6 +128,102 @@ public final class SideRectifier {
             to.add(m.sideMm());
         }
         return new Outcome.Found(new SideGeometry(from, to, length, height, lens));
+    }
+
+    /**
+     * What has still to be marked before a side without four corners can be looked for, as a
+     * sentence; empty when nothing is.
+     */
+    public static Optional<String> needed(List<Mark> known, List<KnownLine> lines) {
+        return PlaneFit.needed(known, lines);
+    }
+
+    /**
+     * Locates a side of which not all corners are in the picture, or which something stands in
+     * front of.
+     *
+     * @param known places of known position, at most 200
+     * @param lines what is level or upright, and how long, at most 24
+     * @param length prototype length of the whole side, 100 mm to 100 m
+     * @param height prototype height of the whole side, same range
+     * @throws InvalidInput when a size is out of range, or there are too many marks
+     */
+    public static Outcome locateByParts(
+            List<Mark> known, List<KnownLine> lines, Length length, Length height, Lens lens) {
+        requireSize("Prototype length", length.mm());
+        requireSize("Prototype height", height.mm());
+        requireFewMarks(known);
+        if (lines.size() > MOST_LINES) {
+            throw new InvalidInput(
+                    "Known lines",
+                    "" + lines.size(),
+                    "must be at most " + MOST_LINES,
+                    "Keep the longest ones.");
+        }
+        Optional<String> needed = needed(known, lines);
+        if (needed.isPresent()) {
+            return new Outcome.Refused("The side cannot be located yet.", needed.get());
+        }
+        PlaneFit fit =
+                new PlaneFit(
+                        known.stream()
+                                .map(m -> new Mark(lens.undistort(m.photo()), m.sideMm()))
+                                .toList(),
+                        lines.stream()
+                                .map(
+                                        l ->
+                                                new KnownLine(
+                                                        lens.undistort(l.from()),
+                                                        lens.undistort(l.to()),
+                                                        l.along(),
+                                                        l.lengthMm()))
+                                .toList(),
+                        Math.hypot(length.mm(), height.mm()));
+        Optional<Homography> found = fit.toPhoto().filter(h -> upright(h, length, height));
+        if (found.isEmpty()) {
+            return new Outcome.Refused(
+                    "What is marked cannot lie on one side: it comes out mirrored, or beyond the horizon.",
+                    "Look whether each line is level or upright as said, and each point at its place.");
+        }
+        SideGeometry g = new SideGeometry(fit, found.get(), length, height, lens);
+        double open = 0;
+        for (Point p : fit.places()) {
+            Point at = found.get().inverse().map(p.x(), p.y());
+            open = Math.max(open, g.placeSdMm(at.x(), at.y()));
+        }
+        return open <= MOST_OPEN * length.mm()
+                ? new Outcome.Found(g)
+                : new Outcome.Refused(
+                        String.format(
+                                Locale.ROOT,
+                                "What is marked leaves places open by ± %.0f mm.",
+                                2 * open),
+                        "Mark longer lines, or known points further apart.");
+    }
+
+    /** Seen from outside, and all of it before the horizon. */
+    private static boolean upright(Homography toPhoto, Length length, Length height) {
+        for (double x : new double[] {0, length.mm()}) {
+            for (double y : new double[] {0, height.mm()}) {
+                if (!(toPhoto.depth(x, y) > 0)) {
+                    return false;
+                }
+            }
+        }
+        double x = length.mm() / 2;
+        double y = height.mm() / 2;
+        Point here = toPhoto.map(x, y);
+        return cross(here, toPhoto.map(x + 1, y), toPhoto.map(x + 1, y + 1)) > 0;
+    }
+
+    private static void requireFewMarks(List<Mark> marks) {
+        if (marks.size() > MOST_MARKS) {
+            throw new InvalidInput(
+                    "Known points",
+                    "" + marks.size(),
+                    "must be at most " + MOST_MARKS,
+                    "Keep the clearest ones: a dozen are plenty.");
+        }
     }
 
     private static void requireSize(String field, double mm) {

@@ -10,3 +10,8 @@ create table factory_paint (
 
 -- The photograph whose grey card tells the light where nothing in this one does.
 alter table photograph add column light_from uuid;
+
+-- Level and upright things that stand in for corners, and whether the side is located by what is marked.
+alter table photograph add column known_lines varchar(4000);
+alter table photograph add column located boolean default false not null;
+update photograph set located = true where corners is not null or shell_marks is not null;
