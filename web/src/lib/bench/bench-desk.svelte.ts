@@ -10,13 +10,16 @@ export class BenchDesk {
 	material = $state<string>();
 	note = $state('');
 	photographId = $state<string | null>(null);
+	/** The side that the next photograph shows. */
+	side = $state<Schemas['Photograph']['side']>('LEFT');
+	coming = $state(false);
 	startedAt = $state('');
 	finishedAt = $state('');
 	// a second tap of a wet glove, before the first is written, means nothing
 	#writing = false;
 
 	constructor(
-		private readonly jobId: string,
+		readonly jobId: string,
 		private readonly desk: Desk,
 		private readonly view: () => Bench | undefined
 	) {}
@@ -224,14 +227,19 @@ export class BenchDesk {
 		});
 	}
 
-	async addPhotograph(file: File): Promise<void> {
+	/**
+	 * Puts a photograph of the model in, on the side that is chosen. Telephones call every picture the
+	 * same, so it is called by what it was taken after.
+	 */
+	async addPhotograph(file: File, of: string): Promise<void> {
 		const id = crypto.randomUUID();
+		this.coming = true;
 		try {
 			await must(
 				api.PUT('/api/jobs/{jobId}/photographs/{id}', {
 					params: {
 						path: { jobId: this.jobId, id },
-						query: { role: 'MODEL', caption: file.name.slice(0, 200) }
+						query: { role: 'MODEL', side: this.side, caption: `After ${of}`.slice(0, 200) }
 					},
 					body: file as unknown as string,
 					bodySerializer: (b: unknown) => b as BodyInit,
@@ -240,8 +248,11 @@ export class BenchDesk {
 			);
 			this.photographId = id;
 			this.desk.say('The photograph is with this step', 'saved');
+			await refreshJob(this.jobId);
 		} catch (error) {
 			this.desk.say(said(error), 'failed');
+		} finally {
+			this.coming = false;
 		}
 	}
 }

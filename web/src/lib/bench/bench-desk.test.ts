@@ -68,6 +68,19 @@ describe('at the bench', () => {
 		expect(hands.chosenMaterial).toBe('wash-brown');
 	});
 
+	test('a photograph goes to the side that it shows, called by what it was taken after', async () => {
+		const sent: unknown[] = [];
+		answer('PUT', ({ params }) => {
+			sent.push((params as { query?: unknown }).query);
+			return stored({});
+		});
+		hands.side = 'ROOF';
+		await hands.addPhotograph(new File(['x'], 'image.jpg'), 'pin wash');
+		expect(sent).toEqual([{ role: 'MODEL', side: 'ROOF', caption: 'After pin wash' }]);
+		expect(hands.photographId).not.toBeNull();
+		expect(hands.coming).toBe(false);
+	});
+
 	test('what the server refuses keeps what was typed, and can be tried again', async () => {
 		put.mockResolvedValueOnce(refused(422, 'Time must not lie ahead.'));
 		hands.note = 'two passes';

@@ -5,6 +5,7 @@
 	import { benchClock } from '$lib/time/clock.svelte';
 	import { when } from '$lib/time/time';
 	import type { BenchDesk } from './bench-desk.svelte';
+	import Camera from './camera.svelte';
 	import MixCard from './mix-card.svelte';
 	import WindowClock from './window-clock.svelte';
 	import ZoneBoard from './zone-board.svelte';
@@ -12,13 +13,14 @@
 	/** The one step that is at the bench. */
 	type Props = {
 		step: Schemas['BenchStep'];
+		kind: Schemas['Job']['kind'] | undefined;
 		zones?: Schemas['ZonesView'] | null | undefined;
 		desk: BenchDesk;
 		now: number;
 		busy: boolean;
 	};
 
-	let { step, zones, desk, now, busy }: Props = $props();
+	let { step, kind, zones, desk, now, busy }: Props = $props();
 
 	const choice = $derived(step.materials.find((m) => m.key === desk.chosenMaterial));
 	// what is taken in the hand decides: warm water gets through where cold does not any more
@@ -31,7 +33,6 @@
 	// of several zones it is that of the one at hand; while laying, of the one that closes first
 	const watched = $derived(zones?.clock ?? step.clock ?? null);
 	const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-	let file = $state<HTMLInputElement>();
 </script>
 
 {#snippet hand(title: string)}
@@ -132,21 +133,7 @@
 						<MomentField label="Done" class="min-h-14" bind:value={desk.finishedAt} />
 					</div>
 				</details>
-				<input
-					bind:this={file}
-					type="file"
-					accept="image/jpeg,image/png,image/webp"
-					capture="environment"
-					class="hidden"
-					aria-label="Photograph of this step"
-					onchange={(e) => {
-						const f = e.currentTarget.files?.[0];
-						if (f) void desk.addPhotograph(f);
-					}}
-				/>
-				<button class="min-h-14 border border-soft text-left px-3" onclick={() => file?.click()}
-					>{desk.photographId ? '✓ Photograph taken' : 'Take a photograph'}</button
-				>
+				<Camera {desk} {kind} of={step.name} />
 			</section>
 		{/if}
 		<button

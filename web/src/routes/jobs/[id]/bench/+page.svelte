@@ -5,6 +5,7 @@
 	import { benchQuery, catalogueQuery, diaryQuery, jobQuery, makeupQuery } from '$lib/api/queries';
 	import Again from '$lib/bench/again.svelte';
 	import { BenchDesk } from '$lib/bench/bench-desk.svelte';
+	import Camera from '$lib/bench/camera.svelte';
 	import DryingList from '$lib/bench/drying-list.svelte';
 	import LogList from '$lib/bench/log-list.svelte';
 	import StepBoard from '$lib/bench/step-board.svelte';
@@ -86,6 +87,7 @@
 			{#if view.step}
 				<StepBoard
 					step={view.step}
+					kind={job.data?.job.kind}
 					zones={view.zones}
 					desk={hands}
 					now={now.current}
@@ -97,6 +99,7 @@
 					title="All steps are done"
 					text="Photograph the model in the view of the prototype and compare."
 				>
+					<Camera desk={hands} kind={job.data?.job.kind} of="the last step" />
 					<a class="underline" href={resolve('/jobs/[id]/compare', { id })}>Compare</a>
 				</Notice>
 			{:else}

@@ -314,6 +314,57 @@ public class PhotoRoomStoryTest extends BrowserTest {
         page.context().close();
     }
 
+    /** Counts presses, fields and files as the page is told of them. */
+    private static final String COUNT =
+            """
+            window.actions = 0;
+            addEventListener('pointerdown', () => window.actions++, true);
+            addEventListener('change', (event) => {
+                if (['text', 'number', 'date', 'file'].includes(event.target.type)) window.actions++;
+            }, true);
+            addEventListener('keydown', (event) => {
+                if (!(event.target instanceof HTMLInputElement)) window.actions++;
+            }, true);
+            """;
+
+    private static final int MOST_ACTIONS = 30;
+
+    /**
+     * What it takes from nothing to a verdict on the first region: two photographs, two samples.
+     */
+    @Test
+    public void fromANewJobToAComparedModelInThirtyActions() {
+        Page page = browser.page(1280, 800, "light");
+        page.addInitScript(COUNT);
+        page.navigate(server.url("/jobs/new"));
+        page.getByLabel("What you call it").fill("Peat hopper OVR 3053");
+        page.getByLabel("Length in millimetres").fill("6400");
+        page.getByLabel("Height in millimetres").fill("2600");
+        page.getByText("Make the job").click();
+        page.getByLabel("Photograph of the prototype", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(photograph("tip.jpg", RUSTED, 5));
+        Marking.dragCorners(page);
+        page.getByText("Mark a grey card").click();
+        Marking.kept(page);
+        dragOver(page, new Rectangle2D.Double(3345, 660, 220, 290));
+        page.getByText("this is the factory colour").click();
+        assertThat(page.getByText("· factory colour").first()).isVisible();
+        dragOver(page, new Rectangle2D.Double(460, 130, 1900, 1010));
+        assertThat(page.getByText("Region 2").first()).isVisible();
+        Marking.verb(page, "shows").click();
+        Map<WeatherClass, Rectangle2D> places = HopperSide.clearPlaces();
+        sample(page, WeatherClass.PAINT, places.get(WeatherClass.PAINT), 1);
+        sample(page, WeatherClass.FRESH_RUST, places.get(WeatherClass.FRESH_RUST), 2);
+        page.getByText("Compare", new Page.GetByTextOptions().setExact(true)).click();
+        putModel(page, "before.jpg", NO_RUST, 8);
+        assertThat(page.getByText("laid over by its edges")).isVisible();
+        assertThat(page.getByText("Region 2").first()).isVisible();
+        int actions = (Integer) page.evaluate("window.actions");
+        assertTrue(actions >= 20 && actions <= MOST_ACTIONS, actions + " actions");
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
+    }
+
     private static void putModel(Page page, String name, Weathering w, long seed) {
         page.getByLabel("Photograph of the model", new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(photograph(name, w, seed));
