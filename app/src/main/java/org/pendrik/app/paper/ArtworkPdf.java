@@ -20,7 +20,7 @@ final class ArtworkPdf {
             List<List<Point>> underlay,
             CardLayout.Paper paper) {
         double heightMm = widthMm * art.getHeight() / art.getWidth();
-        try (Sheet sheet = new Sheet(paper)) {
+        try (Sheet sheet = new Sheet(paper, name)) {
             double x = 12;
             double y = 26;
             sheet.text(
@@ -34,7 +34,12 @@ final class ArtworkPdf {
                             widthMm,
                             heightMm));
             sheet.picture(
-                    LosslessFactory.createFromImage(sheet.document, art), x, y, widthMm, heightMm);
+                    name,
+                    LosslessFactory.createFromImage(sheet.document, art),
+                    x,
+                    y,
+                    widthMm,
+                    heightMm);
             boolean beside = y + 2 * heightMm + 8 > paper.heightMm() - 12;
             sheet.pen(Sheet.HAIR, 0);
             for (List<Point> ring : underlay) {

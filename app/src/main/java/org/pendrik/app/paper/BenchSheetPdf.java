@@ -99,7 +99,7 @@ final class BenchSheetPdf {
                                 .map(c -> new CardLayout.Card(c.lengthMm(), c.heightMm()))
                                 .toList(),
                         paper);
-        try (Sheet sheet = new Sheet(paper)) {
+        try (Sheet sheet = new Sheet(paper, "Bench sheet")) {
             new BenchSheetPdf(sheet, grid).draw(content, placed);
             return sheet.file();
         } catch (IOException e) {
@@ -190,6 +190,7 @@ final class BenchSheetPdf {
         // the pixels of the part are whole, so its true width is theirs
         double partMm = part.width() / c.pxPerMm() / c.ratio();
         sheet.picture(
+                c.name() + " at model scale, its regions numbered",
                 LosslessFactory.createFromImage(sheet.document, picture(part)),
                 p.xMm(),
                 p.yMm(),

@@ -14,7 +14,7 @@ import org.pendrik.core.photo.Point;
 
 /**
  * Sheets of paper that are drawn on in millimetres from their upper left corner. The file asks
- * viewers not to scale, and holds the letters that it uses.
+ * viewers not to scale, holds the letters that it uses, and says in which order it is read.
  */
 final class Sheet implements AutoCloseable {
     static final float HAIR = 0.25f;
@@ -24,13 +24,17 @@ final class Sheet implements AutoCloseable {
 
     final PDDocument document = new PDDocument();
     private final PaperText letters = new PaperText(document);
+    private final Tags tags = new Tags(document);
     private final CardLayout.Paper paper;
+    private final String title;
     private PDPageContentStream out;
 
-    Sheet(CardLayout.Paper paper) throws IOException {
+    Sheet(CardLayout.Paper paper, String title) throws IOException {
         this.paper = paper;
+        this.title = title;
         PDViewerPreferences asItIs = new PDViewerPreferences(new COSDictionary());
         asItIs.setPrintScaling(PDViewerPreferences.PRINT_SCALING.None);
+        asItIs.setDisplayDocTitle(true);
         document.getDocumentCatalog().setViewerPreferences(asItIs);
         document.getDocumentCatalog().setLanguage("en");
         out = page();
@@ -53,12 +57,14 @@ final class Sheet implements AutoCloseable {
                                 (float) (paper.widthMm() * POINTS_PER_MM),
                                 (float) (paper.heightMm() * POINTS_PER_MM)));
         document.addPage(page);
+        tags.on(page);
         return new PDPageContentStream(document, page);
     }
 
     /** All that was drawn, as a file. */
     byte[] file() throws IOException {
         out.close();
+        tags.close(title);
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         document.save(file);
         return file.toByteArray();
@@ -77,15 +83,26 @@ final class Sheet implements AutoCloseable {
         return (float) ((paper.heightMm() - mm) * POINTS_PER_MM);
     }
 
-    /** A picture by its upper left corner and its size. */
+    /** A picture by its upper left corner and its size, and what it shows in words. */
     void picture(
+            String words,
             org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject image,
             double xMm,
             double yMm,
             double widthMm,
             double heightMm)
             throws IOException {
-        out.drawImage(image, points(xMm), y(yMm + heightMm), points(widthMm), points(heightMm));
+        tags.read(
+                out,
+                Tags.Kind.PICTURE,
+                words,
+                () ->
+                        out.drawImage(
+                                image,
+                                points(xMm),
+                                y(yMm + heightMm),
+                                points(widthMm),
+                                points(heightMm)));
     }
 
     void pen(double width, int rgb) throws IOException {
@@ -94,44 +111,66 @@ final class Sheet implements AutoCloseable {
     }
 
     void line(double xMm, double yMm, double dx, double dy) throws IOException {
-        out.moveTo(points(xMm), y(yMm));
-        out.lineTo(points(xMm + dx), y(yMm + dy));
-        out.stroke();
+        Tags.seen(
+                out,
+                () -> {
+                    out.moveTo(points(xMm), y(yMm));
+                    out.lineTo(points(xMm + dx), y(yMm + dy));
+                    out.stroke();
+                });
     }
 
     /** The outline of a closed shape that begins at a place of the sheet. */
     void ring(List<Point> ring, double xMm, double yMm) throws IOException {
-        for (int i = 0; i < ring.size(); i++) {
-            Point q = ring.get(i);
-            if (i == 0) {
-                out.moveTo(points(xMm + q.x()), y(yMm + q.y()));
-            } else {
-                out.lineTo(points(xMm + q.x()), y(yMm + q.y()));
-            }
-        }
-        out.closePath();
-        out.stroke();
+        Tags.seen(
+                out,
+                () -> {
+                    for (int i = 0; i < ring.size(); i++) {
+                        Point q = ring.get(i);
+                        if (i == 0) {
+                            out.moveTo(points(xMm + q.x()), y(yMm + q.y()));
+                        } else {
+                            out.lineTo(points(xMm + q.x()), y(yMm + q.y()));
+                        }
+                    }
+                    out.closePath();
+                    out.stroke();
+                });
     }
 
     void box(double xMm, double yMm, double widthMm, double heightMm) throws IOException {
-        out.addRect(points(xMm), y(yMm + heightMm), points(widthMm), points(heightMm));
-        out.stroke();
+        Tags.seen(
+                out,
+                () -> {
+                    out.addRect(points(xMm), y(yMm + heightMm), points(widthMm), points(heightMm));
+                    out.stroke();
+                });
     }
 
     void fill(double xMm, double yMm, double widthMm, double heightMm, int rgb) throws IOException {
         out.setNonStrokingColor(
                 (rgb >> 16 & 255) / 255f, (rgb >> 8 & 255) / 255f, (rgb & 255) / 255f);
-        out.addRect(points(xMm), y(yMm + heightMm), points(widthMm), points(heightMm));
-        out.fill();
+        Tags.seen(
+                out,
+                () -> {
+                    out.addRect(points(xMm), y(yMm + heightMm), points(widthMm), points(heightMm));
+                    out.fill();
+                });
     }
 
     /** Text in black, its baseline at a place. */
     void text(float size, double xMm, double yMm, String said) throws IOException {
         out.setNonStrokingColor(0f, 0f, 0f);
-        out.beginText();
-        out.newLineAtOffset(points(xMm), y(yMm));
-        letters.show(out, size, said);
-        out.endText();
+        tags.read(
+                out,
+                size >= NAME ? Tags.Kind.HEADING : Tags.Kind.LINE,
+                "",
+                () -> {
+                    out.beginText();
+                    out.newLineAtOffset(points(xMm), y(yMm));
+                    letters.show(out, size, said);
+                    out.endText();
+                });
     }
 
     /** The words of a text in lines that are at most so wide. */

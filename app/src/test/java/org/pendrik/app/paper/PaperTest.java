@@ -24,8 +24,12 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDMarkedContent;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFMarkedContentExtractor;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
 import org.pendrik.core.photo.Point;
@@ -207,6 +211,53 @@ public class PaperTest extends AppTest {
             assertTrue(faces >= 2, faces + " faces");
             String text = new PDFTextStripper().getText(document);
             assertTrue(text.contains("Übergröße вагон 火車"), text);
+        }
+    }
+
+    /** Everything on the sheet is read in order or is an artifact; pictures have words. */
+    @Test
+    public void theSheetIsTagged() throws IOException {
+        UUID job = measured("Tagged");
+        try (PDDocument document =
+                Loader.loadPDF(body(get("/api/jobs/" + job + "/paper/card.pdf")))) {
+            var catalog = document.getDocumentCatalog();
+            assertTrue(catalog.getMarkInfo().isMarked());
+            assertEquals(catalog.getLanguage(), "en");
+            assertEquals(document.getDocumentInformation().getTitle(), "Bench sheet");
+            var whole = (PDStructureElement) catalog.getStructureTreeRoot().getKids().getFirst();
+            List<Object> parts = whole.getKids();
+            int pictures = 0;
+            for (Object o : parts) {
+                var e = (PDStructureElement) o;
+                if (e.getStructureType().equals("Figure")) {
+                    pictures++;
+                    assertTrue(e.getAlternateDescription().contains("at model scale"));
+                }
+            }
+            assertTrue(pictures >= 1);
+            int read = 0;
+            StringBuilder letters = new StringBuilder();
+            for (PDPage page : document.getPages()) {
+                var extractor = new PDFMarkedContentExtractor();
+                extractor.processPage(page);
+                for (PDMarkedContent c : extractor.getMarkedContents()) {
+                    if (c.getMCID() >= 0) {
+                        assertEquals(c.getMCID(), read++, "in order, on its one page");
+                        c.getContents()
+                                .forEach(
+                                        t ->
+                                                letters.append(
+                                                        t instanceof TextPosition p
+                                                                ? p.getUnicode()
+                                                                : ""));
+                    }
+                }
+            }
+            assertEquals(read, parts.size());
+            assertEquals(
+                    letters.toString().replaceAll("\\s", "").length(),
+                    new PDFTextStripper().getText(document).replaceAll("\\s", "").length(),
+                    "no text without a tag");
         }
     }
 
