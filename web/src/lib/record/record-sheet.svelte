@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Schemas } from '$lib/api/client';
 	import { restsOn, said } from '$lib/compare/verdict';
+	import { factorySaid } from '$lib/study/factory-colour';
 	import { day, inFull, span, when } from '$lib/time/time';
 
 	/** The record of a job: what the prototype showed, what was planned, what was really done, how it compares. */
@@ -28,8 +29,20 @@
 	const hands = $derived(
 		finished.reduce((sum, e) => sum + time(e.finishedAt ?? '') - time(e.startedAt), 0)
 	);
-	const measuresOf = (id: string) => record.measures.filter((m) => m.photograph === id);
-	const regionName = (id: string) => record.regions.find((r) => r.id === id)?.name ?? '';
+	/** Each region that was measured, with every photograph that shows it. */
+	const measured = $derived(
+		record.regions
+			.map((region) => ({
+				region,
+				on: pictures.flatMap((photo) => {
+					const m = record.measures.find(
+						(x) => x.photograph === photo.id && x.region === region.id
+					);
+					return m ? [{ photo, m }] : [];
+				})
+			}))
+			.filter(({ on }) => on.length)
+	);
 </script>
 
 {#if record.job.note}<p class="mb-4 max-w-prose">{record.job.note}</p>{/if}
@@ -64,29 +77,41 @@
 
 {#if record.measures.length}
 	<h2 class="mt-6 border-b-2 border-ink text-2xl">Measured</h2>
+	{#if record.factory}
+		<p class="py-1">
+			Factory colour: {factorySaid(record.factory, undefined).join(', ')}
+		</p>
+	{/if}
 	<table class="w-full">
 		<thead
 			><tr class="tag text-left"
-				><th class="py-1 font-semibold">Region</th>{#each pictures as p (p.id)}<th
-						class="font-semibold">{p.role === 'MODEL' ? 'Model' : 'Prototype'} L* a* b*</th
+				><th class="py-1 pr-4 font-semibold">Region</th><th class="pr-4 font-semibold"
+					>Photograph</th
+				>{#each ['L*', 'a*', 'b*', '±'] as of (of)}<th
+						class="pl-4 text-right font-semibold normal-case">{of}</th
 					>{/each}</tr
 			></thead
 		>
-		<tbody>
-			{#each record.regions as r (r.id)}
-				<tr class="border-b border-line">
-					<td class="py-1">{regionName(r.id)}{r.factory ? ' (factory colour)' : ''}</td>
-					{#each pictures as p (p.id)}
-						{@const m = measuresOf(p.id).find((x) => x.region === r.id)}
-						<td class="figure"
-							>{m
-								? `${m.l.toFixed(1)} ${m.a.toFixed(1)} ${m.b.toFixed(1)} ± ${(2 * m.uncertainty).toFixed(1)}`
-								: '–'}</td
+		{#each measured as { region, on } (region.id)}
+			<tbody class="break-inside-avoid border-b border-line">
+				{#each on as { photo, m }, i (photo.id)}
+					<tr class="align-top">
+						{#if i === 0}<th
+								scope="rowgroup"
+								rowspan={on.length}
+								class="py-1 pr-4 text-left font-normal"
+								>{region.name}{region.factory ? ' (factory colour)' : ''}</th
+							>{/if}
+						<td class="py-0.5 pr-4 text-soft"
+							>{photo.role === 'MODEL' ? 'Model' : 'Prototype'}, {photo.caption}</td
 						>
-					{/each}
-				</tr>
-			{/each}
-		</tbody>
+						{#each [m.l, m.a, m.b, 2 * m.uncertainty] as value, k (k)}<td
+								class="figure pl-4 text-right whitespace-nowrap">{value.toFixed(1)}</td
+							>{/each}
+					</tr>
+				{/each}
+			</tbody>
+		{/each}
 	</table>
 {/if}
 

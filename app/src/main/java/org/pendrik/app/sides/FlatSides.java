@@ -43,11 +43,12 @@ public class FlatSides {
     /**
      * What is made, each of what stands in front of it. Of one kind one thing is made at a time:
      * whole pictures take much memory, and who asks for the same second waits for what the first
-     * makes.
+     * makes. Who makes one kind asks for kinds before it alone: else two could wait for each other.
      */
     private enum Kind {
         FIT,
         PICTURE,
+        LIGHT,
         FLAT,
         PLANE,
         EVEN,
@@ -70,6 +71,9 @@ public class FlatSides {
                     .executor(Runnable::run)
                     .build();
 
+    /** What a thread is making just now. */
+    private static final ThreadLocal<@Nullable Kind> MAKING = new ThreadLocal<>();
+
     private final Map<Kind, Object> locks = new EnumMap<>(Kind.class);
 
     FlatSides() {
@@ -85,14 +89,23 @@ public class FlatSides {
         if (known != null) {
             return (T) known.made();
         }
+        Kind outer = MAKING.get();
+        if (outer != null && outer.compareTo(kind) < 0) {
+            throw new IllegalStateException(kind + " is asked for while " + outer + " is made");
+        }
         synchronized (java.util.Objects.requireNonNull(locks.get(kind))) {
             known = kept.getIfPresent(key);
             if (known != null) {
                 return (T) known.made();
             }
-            T made = make.get();
-            kept.put(key, new Held(made, bytes.applyAsLong(made)));
-            return made;
+            MAKING.set(kind);
+            try {
+                T made = make.get();
+                kept.put(key, new Held(made, bytes.applyAsLong(made)));
+                return made;
+            } finally {
+                MAKING.set(outer);
+            }
         }
     }
 
@@ -147,13 +160,11 @@ public class FlatSides {
 
     private GreyBalance light(
             String picture, Marks.GreyPatch grey, Function<String, WholePicture> decode) {
-        return figures(
-                GreyBalance.class,
+        return kept(
+                Kind.LIGHT,
                 new Marks.LentLight(picture, grey),
-                of ->
-                        Flattener.light(
-                                of.grey(),
-                                picture(of.picture(), () -> decode.apply(of.picture()))));
+                _ -> BYTES_OF_FIGURES,
+                () -> Flattener.light(grey, picture(picture, () -> decode.apply(picture))));
     }
 
     private record PlaneOf(FlatSide side, List<Region> excluded) {}
