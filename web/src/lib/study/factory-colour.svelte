@@ -69,7 +69,7 @@
 			<p role="alert">{offers.error.message}</p>
 		{:else}
 			<Select
-				label="Factory colour"
+				label="What the factory colour is"
 				value={now}
 				groups={grouped(offers.data ?? [], region?.name)}
 				onchange={(key) => void choose(key)}

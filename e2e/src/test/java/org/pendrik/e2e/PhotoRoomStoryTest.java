@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
@@ -17,6 +18,7 @@ import java.util.regex.Pattern;
 import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.Weathering;
 import org.pendrik.core.measure.WeatherClass;
+import org.pendrik.core.photo.Point;
 import org.testng.annotations.Test;
 
 /**
@@ -310,6 +312,61 @@ public class PhotoRoomStoryTest extends BrowserTest {
         assertThat(page.getByText("Nothing is sampled")).hasCount(0);
         assertThat(page.getByText("told by the samples picked here")).isVisible();
         assertThat(page.getByText("judge the hue by eye").first()).isAttached();
+        assertEquals(browser.errors(), List.of());
+        page.context().close();
+    }
+
+    /** Drags what lies in the middle of the photograph to a place in its pixels. */
+    private static void dragFromMiddle(Page page, Point to) {
+        var box = page.locator("[role=application] svg").first().boundingBox();
+        page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
+        page.mouse().down();
+        page.mouse()
+                .move(
+                        box.x + to.x() / 1600 * box.width,
+                        box.y + to.y() / 900 * box.height,
+                        new Mouse.MoveOptions().setSteps(4));
+        page.mouse().up();
+    }
+
+    /** Four known points locate a side without its corners; lettering tells its light. */
+    @Test
+    public void aSideWithoutCornersAndWithoutACard() {
+        Page page = study();
+        page.getByLabel("Photograph of the prototype", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(photograph("tip.jpg", RUSTED, 5));
+        button(page, "Not all corners are in it").click();
+        double[][] mm = {{0, 0}, {6400, 0}, {6400, 2600}, {0, 2600}};
+        for (int i = 0; i < 4; i++) {
+            page.getByText("Add a known point").click();
+            dragFromMiddle(page, Marking.CORNERS.get(i));
+            String point = "Known point " + (i + 1) + ", mm from the ";
+            page.getByLabel(point + "left").fill(String.valueOf((int) mm[i][0]));
+            page.getByLabel(point + "left").blur();
+            page.getByLabel(point + "top").fill(String.valueOf((int) mm[i][1]));
+            page.getByLabel(point + "top").blur();
+            if (i == 1) {
+                assertThat(page.getByText("Still to be marked: two lines that are level"))
+                        .isVisible();
+            }
+        }
+        assertThat(page.getByText("Located by what is known on it")).isVisible();
+        assertThat(page.getByText("Nothing tells the light")).isVisible();
+        page.getByText("or white lettering").click();
+        assertThat(page.getByText("White lettering takes the light out")).isVisible();
+        dragOver(page, new Rectangle2D.Double(460, 130, 1900, 1010));
+        assertThat(page.getByText("Region 1").first()).isVisible();
+
+        // no region shows the factory colour: it is typed, and taken back
+        assertThat(page.getByText("Not known yet")).isVisible();
+        button(page, "Say what it is").click();
+        choose(page.getByLabel("What the factory colour is"), "a colour that I type");
+        page.getByLabel("or sRGB").fill("#3f5c45");
+        button(page, "That is the factory colour").click();
+        assertThat(page.getByText("than the factory colour")).isVisible();
+        button(page, "Another one").click();
+        choose(page.getByLabel("What the factory colour is"), "a region, marked on the photograph");
+        assertThat(page.getByText("Not known yet")).isVisible();
         assertEquals(browser.errors(), List.of());
         page.context().close();
     }
