@@ -58,7 +58,7 @@
 				<span
 					><span class="font-semibold">{p.role === 'MODEL' ? 'Model' : 'Prototype'}</span>, {p.caption}</span
 				>
-				<span class="text-soft">{day(p.takenAt ?? p.addedAt)}</span>
+				<span class="whitespace-nowrap text-soft">{day(p.takenAt ?? p.addedAt)}</span>
 			</figcaption>
 		</figure>
 	{/each}
@@ -68,7 +68,7 @@
 <ul>
 	{#each record.effects as e (e.id)}
 		<li class="border-b border-line py-1">
-			<span class="font-semibold first-letter:uppercase">{effect(e.kind)}</span>, {STRENGTHS[
+			<span class="inline-block font-semibold first-letter:uppercase">{effect(e.kind)}</span>, {STRENGTHS[
 				e.strength - 1
 			]}: {e.zones.map(zone).join(', ')}{e.note ? ` – ${e.note}` : ''}
 		</li>
@@ -85,7 +85,7 @@
 	<table class="w-full">
 		<thead
 			><tr class="tag text-left"
-				><th class="py-1 pr-4 font-semibold">Region</th><th class="pr-4 font-semibold"
+				><th class="w-1/3 py-1 pr-4 font-semibold">Region</th><th class="pr-4 font-semibold"
 					>Photograph</th
 				>{#each ['L*', 'a*', 'b*', '±'] as of (of)}<th
 						class="pl-4 text-right font-semibold normal-case">{of}</th
@@ -140,9 +140,11 @@
 				>{when(e.startedAt, now)}, {span(time(e.finishedAt ?? '') - time(e.startedAt))}</span
 			>
 			<span
-				><span class="font-semibold first-letter:uppercase">{technique(e.technique)}</span>, {material(
-					e.material
-				)}: {e.zones.map(zone).join(', ')}{e.note ? ` – ${e.note}` : ''}</span
+				><span class="inline-block font-semibold first-letter:uppercase"
+					>{technique(e.technique)}</span
+				>, {material(e.material)}: {e.zones.map(zone).join(', ')}{e.note
+					? ` – ${e.note}`
+					: ''}</span
 			>
 		</li>
 	{:else}<li class="py-1 text-soft">Nothing is logged yet.</li>{/each}
@@ -153,9 +155,11 @@
 	<ol>
 		{#each record.steps.filter((s) => !s.finishedAt) as s (s.id)}
 			<li class="border-b border-line py-1">
-				<span class="font-semibold first-letter:uppercase">{technique(s.technique)}</span>, {material(
-					s.material
-				)}: {s.zones.map(zone).join(', ')}<span class="text-soft"> – {s.reason}</span>
+				<span class="inline-block font-semibold first-letter:uppercase"
+					>{technique(s.technique)}</span
+				>, {material(s.material)}: {s.zones.map(zone).join(', ')}<span class="text-soft">
+					– {s.reason}</span
+				>
 			</li>
 		{/each}
 	</ol>

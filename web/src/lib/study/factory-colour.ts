@@ -8,7 +8,7 @@ export const REGION = 'region';
 export const TYPED = 'typed';
 
 const HEADINGS: Record<Paint['source'], string> = {
-	MODEL: 'The model as it was bought',
+	MODEL: 'The model, on its first photograph',
 	BOTTLE: 'Bottles on the shelf',
 	RECIPE: 'Recipes that are kept',
 	JOB: 'Other jobs',
@@ -16,7 +16,7 @@ const HEADINGS: Record<Paint['source'], string> = {
 };
 
 const FROM: Record<Paint['source'], string> = {
-	MODEL: 'measured on the model before the work',
+	MODEL: 'measured on the first photograph of the model',
 	BOTTLE: 'a bottle, as its colour was then',
 	RECIPE: 'what a recipe aims at',
 	JOB: 'taken over from another job',

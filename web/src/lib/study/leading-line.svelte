@@ -10,11 +10,14 @@
 	let { photo, leading, count }: Props = $props();
 
 	const desk = Desk.get();
+	let line = $state<HTMLDivElement>();
 	const name = (p: Schemas['Photograph']) => p.caption || 'the other one';
 
 	function lead() {
 		const before = leading.id;
 		const { id, jobId } = photo;
+		// the button goes: who pressed it by key goes on at the line
+		line?.focus({ preventScroll: true });
 		const put = async (to: string) => {
 			const { version } = await photographNow(jobId, to);
 			await must(
@@ -33,7 +36,7 @@
 	}
 </script>
 
-<div class="mt-1 flex flex-wrap items-center gap-x-4">
+<div bind:this={line} tabindex="-1" class="mt-1 flex flex-wrap items-center gap-x-4 outline-none">
 	{#if photo.id === leading.id}
 		<p class="text-soft">
 			{count} photographs of this side are joined. This one measures it; a region can be measured on another

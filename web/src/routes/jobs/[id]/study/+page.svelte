@@ -54,6 +54,15 @@
 	const located = $derived(photo?.located === true && (!size?.curve || Boolean(photo.shellMarks)));
 	const measures = createQuery(() => measuresQuery(id, photo?.id ?? '', located));
 	const own = $derived(measures.data?.photographId === photo?.id ? measures.data : undefined);
+	/** As the photograph on which the factory colour counts shows it. */
+	const factoryHex = $derived.by(() => {
+		const id = study.data?.regions.find((r) => r.factory)?.id;
+		const together =
+			several.length > 1 ? joined.data?.regions.find((r) => r.regionId === id) : undefined;
+		return together
+			? (together.on.find((o) => o.photographId === together.measuredOn)?.hex ?? undefined)
+			: (own?.regions.find((r) => r.regionId === id)?.hex ?? undefined);
+	});
 	const notes = new StudyDesk(page.params.id ?? '', desk, () => study.data);
 	const view = $derived(job.data);
 	const sides = $derived(sidesOf(view?.job.kind));
@@ -133,11 +142,7 @@
 		{#if study.data}
 			<section aria-labelledby="factory">
 				<h2 id="factory" class="mb-1 text-2xl">Factory colour</h2>
-				<FactoryColour
-					jobId={id}
-					desk={notes}
-					regionHex={own?.regions.find((r) => r.factory)?.hex ?? undefined}
-				/>
+				<FactoryColour jobId={id} desk={notes} regionHex={factoryHex} />
 			</section>
 		{/if}
 		{#if located && photo}
