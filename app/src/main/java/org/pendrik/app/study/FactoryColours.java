@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.job.Job;
 import org.pendrik.app.photograph.Photograph;
@@ -85,23 +86,38 @@ public class FactoryColours {
         return study.regions().stream().filter(JobRegion::factory).findFirst().orElse(null);
     }
 
+    /** Of the photograph that counts; where that does not show the region, of another one. */
     private Optional<Lab> colour(
             JobRegion region, Studies.Study study, List<Photograph> shown, List<SideSize> known) {
-        Photograph p =
+        Photograph counts =
                 JoinedSides.measuring(
                         region, shown, Photographs.leading(shown, Role.PROTOTYPE, region.side()));
-        if (p == null || !photographs.hasFile(p.hash())) {
+        if (counts == null) {
             return Optional.empty();
         }
         Optional<SideSize> size = known.stream().filter(s -> s.side() == region.side()).findFirst();
-        return even.basis(p, size, study)
-                .flatMap(
-                        side ->
-                                kept.of(
-                                        side + " " + region.region(),
-                                        () ->
-                                                even.of(p, size, study)
-                                                        .flatMap(s -> measured(s, region))));
+        return Stream.concat(
+                        Stream.of(counts),
+                        shown.stream()
+                                .filter(p -> p.role() == Role.PROTOTYPE && !p.sister())
+                                .filter(p -> p.side() == region.side() && p.located())
+                                .filter(p -> !p.equals(counts)))
+                .flatMap(p -> colour(p, region, study, size).stream())
+                .findFirst();
+    }
+
+    private Optional<Lab> colour(
+            Photograph p, JobRegion region, Studies.Study study, Optional<SideSize> size) {
+        return photographs.hasFile(p.hash())
+                ? even.basis(p, size, study)
+                        .flatMap(
+                                side ->
+                                        kept.of(
+                                                side + " " + region.region(),
+                                                () ->
+                                                        even.of(p, size, study)
+                                                                .flatMap(s -> measured(s, region))))
+                : Optional.empty();
     }
 
     /** The colour that a region has on a side; empty without colour or where too little is seen. */

@@ -1,6 +1,8 @@
 package org.pendrik.app.study;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -26,17 +28,28 @@ import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.Region;
 import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
 /**
  * Several photographs of one side of the prototype, joined: one leads, and a region can be measured
- * on another one of them.
+ * on another one of them. Where the leading one does not show all of a region, as of a long side
+ * that is photographed piece by piece, the one that shows most of it measures it.
  */
 @Service
 public class JoinedSides {
     /** Percent; what covers less on all photographs is not shown. */
     private static final double LEAST_SHOWN = 0.5;
+
+    /** A region of which so much is in the photograph is whole. */
+    private static final double WHOLE = 0.98;
+
+    /** Another photograph has to show so much more of it. */
+    private static final double MORE = 0.05;
+
+    /** Places looked at each way, to see how much of a region is in a photograph. */
+    private static final int PLACES = 24;
 
     private final Studies studies;
     private final Photographs photographs;
@@ -83,14 +96,14 @@ public class JoinedSides {
         List<MeasuredRegion> regions = new ArrayList<>();
         for (JobRegion r : one.regions()) {
             regions.add(
-                    other(r, leading, first, ofJob, others)
+                    other(r, one, ofJob, others)
                             .flatMap(m -> m.of(r))
                             .orElseGet(() -> one.of(r).orElseThrow()));
         }
         List<Answer<EdgeWear>> edges = new ArrayList<>();
         for (JobRegion r : one.edges()) {
             edges.add(
-                    other(r, leading, first, ofJob, others)
+                    other(r, one, ofJob, others)
                             .flatMap(m -> m.ofEdge(r))
                             .orElseGet(() -> one.ofEdge(r).orElseThrow()));
         }
@@ -105,17 +118,55 @@ public class JoinedSides {
                         result.strips()));
     }
 
+    /** What measures a region in place of the leading photograph. */
     private Optional<Measuring.Measured> other(
             JobRegion r,
-            Photograph leading,
-            FlatSide first,
+            Measuring.Measured leading,
             List<Photograph> ofJob,
             Map<UUID, Optional<Measuring.Measured>> known) {
-        Photograph p = measuring(r, ofJob, leading);
-        if (p == null || p.equals(leading)) {
+        Photograph chosen = measuring(r, ofJob, leading.photograph());
+        if (chosen != null && !chosen.equals(leading.photograph())) {
+            return known.computeIfAbsent(chosen.id(), _ -> laid(chosen, leading.side()));
+        }
+        if (r.photographId() != null || shown(leading.side(), r) >= WHOLE) {
             return Optional.empty();
         }
-        return known.computeIfAbsent(p.id(), _ -> laid(p, first));
+        List<Measuring.Measured> all = new ArrayList<>();
+        for (Photograph p :
+                photographs.joined(leading.photograph().jobId(), leading.photograph().side())) {
+            if (!p.equals(leading.photograph())) {
+                known.computeIfAbsent(p.id(), _ -> laid(p, leading.side())).ifPresent(all::add);
+            }
+        }
+        return fullest(r, leading, all);
+    }
+
+    /** That of several which shows more of a region than the leading one does; else empty. */
+    private static Optional<Measuring.Measured> fullest(
+            JobRegion r, Measuring.Measured leading, Collection<Measuring.Measured> others) {
+        double least = shown(leading.side(), r) + MORE;
+        return others.stream()
+                .filter(m -> shown(m.side(), r) >= least)
+                .max(Comparator.comparingDouble(m -> shown(m.side(), r)));
+    }
+
+    /** The share of a region that is in the photograph of a side. */
+    private static double shown(FlatSide side, JobRegion r) {
+        Region area = r.region();
+        int in = 0;
+        int of = 0;
+        for (int i = 0; i < PLACES * PLACES; i++) {
+            int row = i / PLACES;
+            double x = area.xMm() + area.widthMm() * (i % PLACES + 0.5) / PLACES;
+            double y = area.yMm() + area.heightMm() * (row + 0.5) / PLACES;
+            int px = (int) (x * side.pxPerMm());
+            int py = (int) (y * side.pxPerMm());
+            if (area.contains(x, y) && px < side.raster().width() && py < side.raster().height()) {
+                of++;
+                in += side.raster().at(px, py) >>> 24 == 0 ? 0 : 1;
+            }
+        }
+        return of == 0 ? 0 : (double) in / of;
     }
 
     /** Another photograph, laid over the leading one and measured; empty where its file is gone. */
@@ -188,9 +239,17 @@ public class JoinedSides {
                 Photograph chosen = measuring(r, all, leading);
                 Photograph counts =
                         chosen != null && measured.containsKey(chosen.id()) ? chosen : leading;
-                Optional.ofNullable(measured.get(counts.id()))
+                Measuring.Measured lead = measured.get(leading.id());
+                if (r.photographId() == null && lead != null && shown(lead.side(), r) < WHOLE) {
+                    counts =
+                            fullest(r, lead, measured.values())
+                                    .map(Measuring.Measured::photograph)
+                                    .orElse(counts);
+                }
+                Photograph on = counts;
+                Optional.ofNullable(measured.get(on.id()))
                         .flatMap(m -> m.of(r))
-                        .ifPresent(here -> regions.add(joined(r, counts, here, all, measured)));
+                        .ifPresent(here -> regions.add(joined(r, on, here, all, measured)));
             }
         }
         return new Joined(leading.id(), regions);

@@ -112,7 +112,12 @@ final class EdgeField {
                         });
         float[] sorted = size.clone();
         Arrays.parallelSort(sorted);
-        float floor = (float) (NOISE * sorted[sorted.length / 2]);
+        // what is not in the photograph has no edges and tells nothing of its noise
+        int outside = 0;
+        for (float v : smooth) {
+            outside += Float.isNaN(v) ? 1 : 0;
+        }
+        float floor = (float) (NOISE * sorted[outside + (sorted.length - outside) / 2]);
         for (int i = 0; i < size.length; i++) {
             float counts = Math.clamp(size[i] - floor, 0f, (float) STRONGEST);
             re[i] *= counts;
