@@ -2883,19 +2883,23 @@ export interface components {
             edges: components["schemas"]["EdgeCompared"][];
             /** Format: double */
             medianDeltaE00?: number | null;
+            modelLight: components["schemas"]["FallOfLight"];
             /** Format: double */
             movedPx: number;
+            prototypeLight: components["schemas"]["FallOfLight"];
             regions: components["schemas"]["RegionCompared"][];
             registered: boolean;
         };
         CompareQuestion: {
             edges?: components["schemas"]["Edge"][] | null;
+            evened?: boolean | null;
             factory?: components["schemas"]["Lab"] | null;
             /** Format: double */
             heightMm: number;
             /** Format: double */
             lengthMm: number;
             model: components["schemas"]["PhotoPart"];
+            modelSamples?: components["schemas"]["SamplePart"][] | null;
             prototype: components["schemas"]["PhotoPart"];
             /** Format: double */
             ratio: number;
@@ -3303,6 +3307,12 @@ export interface components {
             deltaE00: number;
             /** Format: double */
             micrometres: number;
+        };
+        FallOfLight: {
+            evened: boolean;
+            /** Format: double */
+            fallPercent?: number | null;
+            reason: string;
         };
         Fault: {
             column: string;
@@ -4084,6 +4094,7 @@ export interface components {
             edges: components["schemas"]["EdgeAnswer"][];
             /** Format: double */
             finestPxPerMm: number;
+            light: components["schemas"]["FallOfLight"];
             pairs: components["schemas"]["Pair"][];
             regions: components["schemas"]["RegionAnswer"][];
             /** Format: double */
@@ -4107,6 +4118,7 @@ export interface components {
         };
         MeasureQuestion: {
             edges?: components["schemas"]["Edge"][] | null;
+            evened?: boolean | null;
             /** Format: double */
             heightMm: number;
             /** Format: double */

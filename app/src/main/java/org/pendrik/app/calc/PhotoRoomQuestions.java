@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.Laid;
+import org.pendrik.app.sides.Sampled;
 import org.pendrik.app.task.Tasks;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.Lab;
@@ -34,6 +35,7 @@ import org.pendrik.core.paper.WiperArc;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.CylinderUnwrapper;
 import org.pendrik.core.photo.Lens;
+import org.pendrik.core.photo.LightFall;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.RegionVerdict;
@@ -137,6 +139,7 @@ final class PhotoRoomQuestions {
      * @param reference colour that fades are counted from
      * @param roof seen from above: soot is looked for along the length, not kick-up
      * @param ratio prototype mm per model mm
+     * @param evened whether the fall of the light is taken out by the sampled paint; null for yes
      */
     record MeasureQuestion(
             AskedSide.PhotoPart side,
@@ -148,7 +151,29 @@ final class PhotoRoomQuestions {
             List<RegionAsked> regions,
             @Nullable List<EdgeWear.Edge> edges,
             double viewingMm,
-            double ratio) {}
+            double ratio,
+            @Nullable Boolean evened) {}
+
+    /**
+     * How the light falls off over a side.
+     *
+     * @param evened it is taken out
+     * @param fallPercent how much darker the darkest place is than the brightest; null when not
+     *     told
+     * @param reason why it is not taken out, empty when it is
+     */
+    record FallOfLight(boolean evened, @Nullable Double fallPercent, String reason) {
+        static FallOfLight of(LightFall.Outcome fall) {
+            return switch (fall) {
+                case LightFall.Outcome.Found f -> new FallOfLight(true, 100 * f.fall().range(), "");
+                case LightFall.Outcome.Left l -> new FallOfLight(false, null, l.reason());
+            };
+        }
+    }
+
+    private static List<ClassSample> samples(List<SamplePart> parts) {
+        return parts.stream().map(SamplePart::sample).toList();
+    }
 
     /**
      * A region.
@@ -179,25 +204,23 @@ final class PhotoRoomQuestions {
     record MeasureAnswer(
             double finestPxPerMm,
             double scalePercent,
+            FallOfLight light,
             List<ClassModel.Pair> pairs,
             List<RegionAnswer> regions,
             List<EdgeAnswer> edges) {}
 
     static MeasureAnswer measure(MeasureQuestion q) {
-        FlatSide side = AskedSide.flat(q.side(), q.lengthMm(), q.heightMm());
-        var plane = side.plane(List.of());
-        Optional<ClassModel> model =
-                q.samples().isEmpty()
-                        ? Optional.empty()
-                        : Optional.of(
-                                ClassModel.learn(
-                                        plane,
-                                        q.samples().stream().map(SamplePart::sample).toList()));
+        Sampled sampled =
+                Sampled.by(
+                        AskedSide.flat(q.side(), q.lengthMm(), q.heightMm()),
+                        samples(q.samples()),
+                        !Boolean.FALSE.equals(q.evened()));
+        FlatSide side = sampled.side();
         SideMeasurer.Question question =
                 asked(
                         side,
                         new Asked(q.regions(), q.edges(), q.roof()),
-                        model,
+                        sampled.classes(),
                         Optional.ofNullable(q.reference()),
                         new Sight(q.viewingMm(), q.ratio()));
         var r = SideMeasurer.measure(question, Tasks.atMost(LONGEST));
@@ -213,6 +236,7 @@ final class PhotoRoomQuestions {
         return new MeasureAnswer(
                 side.fit().finestPxPerMm(),
                 200 * side.fit().geometry().scaleSd(),
+                FallOfLight.of(sampled.fall()),
                 r.pairs(),
                 r.regions().stream().map(PhotoRoomQuestions::answer).toList(),
                 edges);
@@ -273,8 +297,11 @@ final class PhotoRoomQuestions {
     }
 
     /**
-     * Both photographs of the same side; samples are taken on the prototype, and say nothing of the
-     * model where one of the two has no colour.
+     * Both photographs of the same side; samples are taken on the prototype and turned to the
+     * shades of the model, and say nothing of it where one of the two has no colour.
+     *
+     * @param modelSamples samples on the model, which are surer; null for none
+     * @param evened whether the fall of the light is taken out by the sampled paint; null for yes
      */
     record CompareQuestion(
             AskedSide.PhotoPart prototype,
@@ -286,7 +313,9 @@ final class PhotoRoomQuestions {
             List<RegionAsked> regions,
             @Nullable List<EdgeWear.Edge> edges,
             double viewingMm,
-            double ratio) {}
+            double ratio,
+            @Nullable List<SamplePart> modelSamples,
+            @Nullable Boolean evened) {}
 
     /**
      * A region of the two.
@@ -349,27 +378,35 @@ final class PhotoRoomQuestions {
             boolean registered,
             double movedPx,
             @Nullable Double medianDeltaE00,
+            FallOfLight prototypeLight,
+            FallOfLight modelLight,
             List<RegionCompared> regions,
             List<EdgeCompared> edges) {}
 
     static CompareAnswer compare(CompareQuestion q) {
-        FlatSide one = AskedSide.flat(q.prototype(), q.lengthMm(), q.heightMm());
-        FlatSide two = AskedSide.flat(q.model(), q.lengthMm(), q.heightMm());
-        Laid laid = Laid.of(one, two, "model");
-        Optional<ClassModel> classes =
-                q.samples().isEmpty() || one.colourless() != two.colourless()
-                        ? Optional.empty()
-                        : Optional.of(
-                                ClassModel.learn(
-                                        one.plane(List.of()),
-                                        q.samples().stream().map(SamplePart::sample).toList()));
+        boolean evened = !Boolean.FALSE.equals(q.evened());
+        FlatSide fell = AskedSide.flat(q.model(), q.lengthMm(), q.heightMm());
+        Sampled prototype =
+                Sampled.by(
+                        AskedSide.flat(q.prototype(), q.lengthMm(), q.heightMm()),
+                        samples(q.samples()),
+                        evened);
+        List<SamplePart> picked = q.modelSamples() == null ? List.of() : q.modelSamples();
+        boolean own = !picked.isEmpty();
+        Sampled model =
+                own ? Sampled.by(fell, samples(picked), evened) : prototype.to(fell, evened);
+        FlatSide one = prototype.side();
+        Laid laid = Laid.of(one, model.side(), "model");
+        Optional<ClassModel> onModel =
+                own ? model.classes() : model.laid(laid.side(), prototype).classes();
         Sight sight = new Sight(q.viewingMm(), q.ratio());
         Asked what = new Asked(q.regions(), q.edges(), false);
-        SideMeasurer.Question question = asked(one, what, classes, Optional.empty(), sight);
+        SideMeasurer.Question question =
+                asked(one, what, prototype.classes(), Optional.empty(), sight);
         var first = SideMeasurer.measure(question, Tasks.atMost(LONGEST));
         var second =
                 SideMeasurer.measure(
-                        asked(laid.side(), what, classes, Optional.empty(), sight),
+                        asked(laid.side(), what, onModel, Optional.empty(), sight),
                         Tasks.atMost(LONGEST));
         var a = first.regions();
         var b = second.regions();
@@ -398,6 +435,8 @@ final class PhotoRoomQuestions {
                 laid.fit().sure(),
                 laid.fit().movedPx(),
                 SideComparison.median(laid.differences(one, blur)).orElse(null),
+                FallOfLight.of(prototype.fall()),
+                FallOfLight.of(model.fall()),
                 out,
                 edges);
     }

@@ -224,7 +224,7 @@ public class FlatSides {
                 of,
                 e -> e.side().equals(side) ? BYTES_OF_FIGURES : e.side().bytes(),
                 () -> {
-                    LightFall.Outcome fall = fall(side, excluded, shown);
+                    LightFall.Outcome fall = fall(side, model(side, excluded, shown));
                     return new Even(
                             fall instanceof LightFall.Outcome.Found f
                                     ? side.evened(f.fall(), of)
@@ -233,14 +233,13 @@ public class FlatSides {
                 });
     }
 
-    private LightFall.Outcome fall(
-            FlatSide side, List<Region> excluded, @Nullable ClassesShown shown) {
+    /** How the light falls off over a side, by what its paint looks like. */
+    static LightFall.Outcome fall(FlatSide side, Optional<ClassModel> classes) {
         if (side.colourless()) {
             return new LightFall.Outcome.Left(
                     "Without colour the fall of the light cannot be told from films.");
         }
-        return model(side, excluded, shown)
-                .flatMap(ClassModel::paint)
+        return classes.flatMap(ClassModel::paint)
                 .map(
                         paint ->
                                 LightFall.of(

@@ -10,6 +10,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
@@ -162,6 +163,96 @@ public class PhotoRoomTest extends AppTest {
         JsonNode gap = judged.path("differences").get(0);
         assertEquals(gap.path("of").asString(), "fresh rust");
         assertTrue(gap.path("inTolerances").asDouble() < -1);
+    }
+
+    /** A photograph as a question without a job sends it. */
+    private static String asked(DemoShots.Shot shot) {
+        List<Double> c = shot.camera().card();
+        return """
+        {"pictureBase64": "%s", "corners": %s, "card": {"x": %s, "y": %s, "width": %s, "height": %s, "lightness": 60},
+         "knownPoints": null, "knownLines": null}
+        """
+                .formatted(
+                        Base64.getEncoder().encodeToString(shot.jpeg()),
+                        corners(shot)
+                                .substring("{\"points\":".length(), corners(shot).length() - 1),
+                        c.get(0) + 12,
+                        c.get(1) + 12,
+                        c.get(2) - 24,
+                        c.get(3) - 24);
+    }
+
+    /**
+     * Light evened out, classes turned to the model: measure and compare know all that a job does.
+     */
+    @Test
+    public void aQuestionWithoutAJobIsAnsweredAsInOne() {
+        UUID job = car("As in one");
+        DemoShots.Shot model = Shots.model(new Weathering(1, 0.9, 0.8, 0.6, 1, 1));
+        UUID proto = shot(job, "PROTOTYPE", Shots.prototype());
+        String body =
+                "\"name\": \"body\", \"xMm\": 450, \"yMm\": 620, \"widthMm\": 1900, \"heightMm\": 520";
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/regions",
+                        "{\"regions\": [{\"id\": \""
+                                + UUID.randomUUID()
+                                + "\", \"zoneKey\": null, "
+                                + body
+                                + ", \"factory\": false"
+                                + REST
+                                + "\"MEASURE\"}], \"version\": 1}"));
+        ok(
+                put(
+                        "/api/jobs/" + job + "/study/samples",
+                        "{\"samples\":[" + samples(proto) + "],\"version\":2}"));
+        shot(job, "MODEL", model);
+
+        String rest =
+                """
+                , "lengthMm": 6400, "heightMm": 2600, "reference": null, "factory": null, "samples": [%s],
+                "regions": [{%s, "outline": []}], "edges": [], "viewingMm": %s, "ratio": 87.1}
+                """
+                        .formatted(
+                                samples(proto).replaceAll("\"id\".*?\"kind\"", "\"kind\""),
+                                body,
+                                ok(get("/api/workshop")).path("viewingMm"));
+        JsonNode measured =
+                ok(
+                        post(
+                                "/api/calc/photo/measure",
+                                "{\"side\": "
+                                        + asked(Shots.prototype())
+                                        + ", \"roof\": false"
+                                        + rest.replace("\"factory\": null, ", "")));
+        JsonNode inJob = ok(get("/api/photographs/" + proto + "/measures"));
+        assertEquals(
+                measured.path("light").path("fallPercent"),
+                inJob.path("light").path("fallPercent"));
+        assertEquals(
+                measured.path("regions").get(0).path("colour").path("median"),
+                inJob.path("regions").get(0).path("sample").path("median"));
+
+        JsonNode compared =
+                ok(
+                        post(
+                                "/api/calc/photo/compare",
+                                "{\"prototype\": "
+                                        + asked(Shots.prototype())
+                                        + ", \"model\": "
+                                        + asked(model)
+                                        + rest.replace("\"reference\": null, ", "")));
+        JsonNode judged = ok(get("/api/jobs/" + job + "/compare")).path("regions").get(0);
+        JsonNode there = compared.path("regions").get(0);
+        assertEquals(there.path("verdict"), judged.path("verdict"));
+        assertEquals(there.path("by"), judged.path("by"));
+        assertEquals(there.path("deltaE00"), judged.path("deltaE00"));
+        assertEquals(there.path("gaps").size(), judged.path("differences").size());
+        for (int i = 0; i < there.path("gaps").size(); i++) {
+            assertEquals(
+                    there.path("gaps").get(i).path("model"),
+                    judged.path("differences").get(i).path("model"));
+        }
     }
 
     private static JsonNode region(JsonNode joined, String id) {
