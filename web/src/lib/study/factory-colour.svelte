@@ -13,6 +13,7 @@
 	type Props = { jobId: string; desk: StudyDesk; regionHex?: string | undefined };
 	let { jobId, desk, regionHex }: Props = $props();
 
+	let line = $state<HTMLDivElement>();
 	let open = $state(false);
 	let choice = $state<string>();
 	let l = $state('');
@@ -47,10 +48,16 @@
 	function close() {
 		open = false;
 		choice = undefined;
+		// what had the keys goes: they go on at the line
+		line?.focus({ preventScroll: true });
 	}
 </script>
 
-<div class="flex flex-wrap items-center gap-x-3 gap-y-1">
+<div
+	bind:this={line}
+	tabindex="-1"
+	class="flex flex-wrap items-center gap-x-3 gap-y-1 outline-none"
+>
 	<span
 		class="block h-8 w-11 shrink-0 border border-soft"
 		style:background-color={hex ?? 'transparent'}
