@@ -107,15 +107,21 @@ export class StudyDesk {
 	/** The answer of an edit says the study; what is measured and made of it is asked again. */
 	#after = (overtaken: boolean) => refreshJob(this.jobId, overtaken ? undefined : 'study');
 
-	setRegions(label: string, change: (regions: Region[]) => Region[]): Promise<boolean> {
+	/** @param stored told when the server has them, before everything is measured anew */
+	setRegions(
+		label: string,
+		change: (regions: Region[]) => Region[],
+		stored?: () => void
+	): Promise<boolean> {
 		let before: Region[] = [];
 		let after: Region[] = [];
 		return this.desk.edit(
 			label,
-			() => {
+			async () => {
 				before = this.regions;
 				after = change(before);
-				return this.#putRegions(after, this.#version());
+				await this.#putRegions(after, this.#version());
+				stored?.();
 			},
 			this.#after,
 			async () => {
@@ -182,15 +188,14 @@ export class StudyDesk {
 		return this.setSamples('Sample taken out', (all) => all.filter((s) => s.id !== id));
 	}
 
-	async addRegion(part: Omit<Region, 'id' | 'factory' | 'name'>): Promise<void> {
+	/** Marks a region and chooses it. */
+	addRegion(part: Omit<Region, 'id' | 'factory' | 'name'>): Promise<boolean> {
 		const id = crypto.randomUUID();
-		const marked = await this.setRegions('Region marked', (all) => [
-			...all,
-			{ ...part, id, name: this.#nextName(all, part.role), factory: false }
-		]);
-		if (marked) {
-			this.chosen = id;
-		}
+		return this.setRegions(
+			'Region marked',
+			(all) => [...all, { ...part, id, name: this.#nextName(all, part.role), factory: false }],
+			() => (this.chosen = id)
+		);
 	}
 
 	/** The lowest number that is free: edges are told apart by their names. */

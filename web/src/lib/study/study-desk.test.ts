@@ -47,6 +47,20 @@ describe('the study', () => {
 		expect(notes.chosenRegion?.name).toBe('Region 2');
 	});
 
+	test('a region that is marked is chosen before everything is measured anew', async () => {
+		await notes.addRegion(part);
+		const [first] = notes.regions;
+		let measured: () => void = () => undefined;
+		vi.mocked(refreshJob).mockReturnValueOnce(new Promise((done) => (measured = done)));
+		const marked = notes.addRegion(part);
+		await vi.waitFor(() => expect(notes.chosenRegion?.name).toBe('Region 2'));
+		// chosen by hand meanwhile, it stays so
+		notes.chosen = first?.id;
+		measured();
+		await marked;
+		expect(notes.chosenRegion?.name).toBe('Region 1');
+	});
+
 	test('what is left out is counted apart from what is measured', async () => {
 		await notes.addRegion(part);
 		await notes.addRegion({ ...part, role: 'EXCLUDE' });
