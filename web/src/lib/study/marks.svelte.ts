@@ -1,6 +1,7 @@
 import { api, ApiError, must, said, type Schemas } from '$lib/api/client';
 import { refreshJob } from '$lib/api/queries';
 import { photographNow } from '$lib/api/versions';
+import { SvelteMap } from 'svelte/reactivity';
 import type { Desk } from '$lib/ui/desk.svelte';
 
 type Photograph = Schemas['Photograph'];
@@ -60,7 +61,16 @@ export const REFERENCES = {
 
 const SAVE_AFTER_MS = 600;
 
-/** What is marked on one photograph, while it is moved; saved a moment after the last move. */
+/** Where the side lies on photographs that are left before it is said: there again when they come back. */
+const halfPlaced = new SvelteMap<
+	string,
+	{ corners: Point[]; shell: ArcMark[]; moved: boolean[] }
+>();
+
+/**
+ * What is marked on one photograph, while it is moved; saved a moment after the last move. Corners and
+ * marks on end circles begin where nothing was seen: they are stored once each was moved, or said to be right.
+ */
 export class PhotoMarks {
 	corners = $state<Point[]>([]);
 	known = $state<Known[]>([]);
@@ -73,7 +83,10 @@ export class PhotoMarks {
 	shell = $state<ArcMark[]>([]);
 	chosen = $state<Chosen>({ kind: 'corner', index: 0 });
 	refused = $state('');
+	/** Whether the side lies where the marks are: they are stored, not only shown. */
 	placed = $state(false);
+	#moved = $state.raw<boolean[]>([]);
+	#taken = false;
 	readonly id: string;
 	readonly width: number;
 	readonly height: number;
@@ -115,10 +128,42 @@ export class PhotoMarks {
 		this.#version = photo.version;
 	}
 
+	/** How many corners, or marks on the end circles, are still to be moved before the side is located. */
+	get toPlace(): number {
+		if (this.placed) return 0;
+		return (this.curved ? this.shell : this.corners).filter((_, i) => !this.#moved[i]).length;
+	}
+
+	/** Whether some of them were. */
+	get halfPlaced(): boolean {
+		return !this.placed && this.#moved.some(Boolean);
+	}
+
+	/** All that are shown are right. */
+	async keepPlaces(): Promise<void> {
+		this.#sayRight();
+		await this.save();
+	}
+
+	#sayRight(): void {
+		this.#moved = (this.curved ? this.shell : this.corners).map(() => true);
+	}
+
+	/** One was moved; whoever moves one of those that were proposed has looked at the others. */
+	#place(index: number): void {
+		if (this.placed) return;
+		if (this.#taken) this.#sayRight();
+		else this.#moved = Object.assign([...this.#moved], { [index]: true });
+		const { corners, shell } = $state.snapshot({ corners: this.corners, shell: this.shell });
+		halfPlaced.set(this.id, { corners, shell, moved: this.#moved });
+	}
+
 	#show(kept: Kept): void {
 		const [w, h] = [this.width, this.height];
 		this.inPart = !this.curved && !kept.corners && kept.known.length + kept.level.length > 0;
 		this.placed = (this.curved ? kept.shell : kept.corners) !== null || this.inPart;
+		this.#moved = [];
+		this.#taken = false;
 		this.corners = (
 			kept.corners ?? [
 				{ x: w * 0.15, y: h * 0.2 },
@@ -140,6 +185,12 @@ export class PhotoMarks {
 					])
 				).map((m) => ({ ...m, photo: { ...m.photo } }))
 			: [];
+		const half = halfPlaced.get(this.id);
+		if (half && !this.placed) {
+			this.corners = half.corners.map((p) => ({ ...p }));
+			this.shell = half.shell.map((m) => ({ ...m }));
+			this.#moved = half.moved;
+		}
 	}
 
 	/** The chosen mark in photograph pixels. */
@@ -164,12 +215,14 @@ export class PhotoMarks {
 		const c = this.chosen;
 		if (c.kind === 'corner') {
 			this.corners[c.index] = { x: px, y: py };
+			this.#place(c.index);
 		} else if (c.kind === 'known') {
 			const k = this.known[c.index];
 			if (k) this.known[c.index] = { ...k, xPx: px, yPx: py };
 		} else if (c.kind === 'arc') {
 			const m = this.shell[c.index];
 			if (m) this.shell[c.index] = { ...m, photo: { x: px, y: py } };
+			this.#place(c.index);
 		} else if (c.kind === 'line') {
 			const line = this.lines[c.line];
 			if (line) line[c.index] = { x: px, y: py };
@@ -295,7 +348,8 @@ export class PhotoMarks {
 	bePart(inPart: boolean): void {
 		this.inPart = inPart;
 		this.chosen = this.#first;
-		if (!inPart) this.placed = this.#kept.corners !== null;
+		this.placed = inPart || this.#kept.corners !== null;
+		if (this.#kept.corners) this.soon();
 	}
 
 	/** A line across the middle, to be laid along something that is level or upright. */
@@ -371,9 +425,17 @@ export class PhotoMarks {
 			y: Math.min(Math.max(p.y, 0), this.height)
 		}));
 		this.chosen = this.#first;
+		this.placed = false;
+		this.#moved = [];
+		this.#taken = true;
 	}
 
-	/** Whether everything on screen is stored. */
+	/** What was taken and not kept goes again. */
+	leave(): void {
+		this.#show(this.#kept);
+	}
+
+	/** Whether all that can be stored is. */
 	get kept(): boolean {
 		return !this.#waiting && this.#open === 0;
 	}
@@ -407,19 +469,30 @@ export class PhotoMarks {
 
 	async #store(): Promise<void> {
 		const before = this.#kept;
+		const right = this.toPlace === 0;
 		const fresh: Kept = {
-			corners: this.inPart ? null : this.corners.map((p) => ({ ...p })),
+			corners: before.corners,
 			known: this.known.map((k) => ({ ...k })),
 			level: this.level.map((l) => ({ ...l })),
 			grey: this.grey ? { ...this.grey } : null,
 			lines: this.lines.map((l) => l.map((p) => ({ ...p }))),
-			shell: this.curved ? this.shell.map((m) => ({ ...m, photo: { ...m.photo } })) : null
+			shell: before.shell
 		};
-		if (this.curved) fresh.corners = before.corners;
+		if (this.inPart) fresh.corners = null;
+		else if (this.curved && right)
+			fresh.shell = this.shell.map((m) => ({ ...m, photo: { ...m.photo } }));
+		else if (right) fresh.corners = this.corners.map((p) => ({ ...p }));
+		if (JSON.stringify(fresh) === JSON.stringify(before)) {
+			this.placed ||= right;
+			return;
+		}
 		try {
 			await this.#put(fresh, this.#version);
 			this.refused = '';
-			this.placed = true;
+			if (right) {
+				this.placed = true;
+				halfPlaced.delete(this.id);
+			}
 			this.desk.remember('Marks moved', () =>
 				this.#inTurn(async () => {
 					const { version } = await photographNow(this.#jobId, this.id);

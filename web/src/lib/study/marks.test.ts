@@ -10,9 +10,11 @@ type Photograph = Schemas['Photograph'];
 type Marks = { version: number; corners: unknown; greyPatch: unknown };
 const SAVED_AFTER = 600;
 
+let photographs = 0;
+
 const fresh = (part: Partial<Photograph> = {}): Photograph =>
 	({
-		id: 'photo',
+		id: `photo ${photographs}`,
 		jobId: 'job',
 		widthPx: 1000,
 		heightPx: 600,
@@ -29,6 +31,15 @@ const square = [
 	{ x: 900, y: 500 },
 	{ x: 100, y: 500 }
 ];
+
+/** Moves each corner or mark of an end circle, the first one last. */
+function moveAll(marks: PhotoMarks): void {
+	const kind = marks.curved ? 'arc' : 'corner';
+	for (let index = (marks.curved ? 6 : 4) - 1; index >= 0; index--) {
+		marks.chosen = { kind, index };
+		marks.nudge(2, 1);
+	}
+}
 
 /** A server that counts versions, as the real one does. */
 function server() {
@@ -56,6 +67,7 @@ describe('marks on a photograph', () => {
 	beforeEach(() => {
 		vi.useFakeTimers();
 		desk = new Desk();
+		photographs++;
 	});
 
 	afterEach(() => void vi.useRealTimers());
@@ -128,6 +140,7 @@ describe('marks on a photograph', () => {
 			refused(422, 'Corners (as marked) do not make a side: three lie in a line.')
 		);
 		const marks = new PhotoMarks(fresh(), desk);
+		moveAll(marks);
 		marks.moveTo(10, 10);
 		await marks.save();
 		expect(marks.refused).toContain('three lie in a line');
@@ -153,7 +166,7 @@ describe('marks on a photograph', () => {
 	test('undo goes on top of what was changed since', async () => {
 		const { seen, change } = server();
 		const marks = new PhotoMarks(fresh(), desk);
-		marks.moveTo(300, 300);
+		moveAll(marks);
 		await marks.save();
 		change({ caption: 'evening' });
 		await desk.undo();
@@ -163,7 +176,7 @@ describe('marks on a photograph', () => {
 	test('a caption that is changed meanwhile does not stand in the way', async () => {
 		const { seen, change } = server();
 		const marks = new PhotoMarks(fresh(), desk);
-		marks.nudge(1, 0);
+		moveAll(marks);
 		marks.seen(change({ caption: 'evening' }));
 		await marks.save();
 		expect(marks.refused).toBe('');
@@ -183,8 +196,8 @@ describe('marks on a photograph', () => {
 	test('what is not stored yet is not overwritten: the save says that it is out of date', async () => {
 		const { seen, change } = server();
 		const marks = new PhotoMarks(fresh(), desk);
+		moveAll(marks);
 		marks.moveTo(300, 300);
-		marks.soon();
 		const elsewhere = change({ corners: { points: square } });
 		marks.seen(elsewhere);
 		expect(marks.focus).toEqual({ x: 300, y: 300 });
@@ -229,6 +242,7 @@ describe('marks on a photograph', () => {
 		const { seen } = server();
 		const marks = new PhotoMarks(fresh(), desk, true);
 		expect(marks.shell.map((m) => m.degrees)).toEqual([20, 20, 90, 90, 160, 160]);
+		moveAll(marks);
 		marks.moveTo(111, 222);
 		marks.next();
 		expect(marks.chosen).toEqual({ kind: 'arc', index: 1 });
@@ -238,6 +252,87 @@ describe('marks on a photograph', () => {
 			(seen[0] as unknown as { shellMarks: { marks: unknown[] } }).shellMarks.marks[0]
 		).toMatchObject({ photo: { x: 111, y: 222 }, leftEnd: true });
 		expect(marks.placed).toBe(true);
+	});
+
+	test('corners are not stored before each of them was moved, whatever else is', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		expect(marks.toPlace).toBe(4);
+		expect(marks.halfPlaced).toBe(false);
+		marks.moveTo(90, 90);
+		await marks.save();
+		expect(seen).toHaveLength(0);
+		marks.addGrey();
+		await marks.save();
+		expect(seen).toMatchObject([{ corners: null, greyPatch: { lightness: 50 } }]);
+		expect(marks.placed).toBe(false);
+		expect(marks.toPlace).toBe(3);
+		expect(marks.halfPlaced).toBe(true);
+		for (const index of [1, 2, 3]) {
+			marks.chosen = { kind: 'corner', index };
+			marks.nudge(1, 1);
+		}
+		await marks.save();
+		expect(seen.at(-1)?.corners).toMatchObject({ points: [{ x: 90, y: 90 }, {}, {}, {}] });
+		expect(marks.placed).toBe(true);
+		expect(marks.toPlace).toBe(0);
+	});
+
+	test('corners that lie right where they begin are kept when that is said', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		await marks.keepPlaces();
+		expect(seen[0]?.corners).toMatchObject({ points: [{ x: 150, y: 120 }, {}, {}, {}] });
+		expect(marks.placed).toBe(true);
+	});
+
+	test('half placed corners are there again after another photograph, and go with undo', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh(), desk);
+		marks.moveTo(90, 80);
+		const again = new PhotoMarks(fresh(), desk);
+		expect(again.corners[0]).toEqual({ x: 90, y: 80 });
+		expect(again.toPlace).toBe(3);
+		moveAll(again);
+		await again.save();
+		expect(seen).toHaveLength(1);
+		await desk.undo();
+		expect(again.corners[0]).toEqual({ x: 150, y: 120 });
+		expect(again.placed).toBe(false);
+		expect(new PhotoMarks(fresh(), desk).halfPlaced).toBe(false);
+	});
+
+	test('a proposal is kept when one of its corners is moved, and goes when it is left', async () => {
+		const { seen } = server();
+		const kept = fresh({ corners: { points: square } });
+		const marks = new PhotoMarks(kept, desk);
+		const proposal = square.map((c) => ({ x: c.x + 9, y: c.y }));
+		marks.take(proposal);
+		marks.addGrey();
+		await marks.save();
+		expect(seen[0]?.corners).toEqual({ points: square });
+		expect(marks.placed).toBe(false);
+		marks.leave();
+		expect(marks.corners).toEqual(square);
+		expect(marks.placed).toBe(true);
+		marks.take(proposal);
+		marks.chosen = { kind: 'corner', index: 2 };
+		marks.nudge(1, 0);
+		await marks.save();
+		expect(seen.at(-1)?.corners).toMatchObject({ points: [{ x: 109 }, {}, { x: 910 }, {}] });
+		expect(marks.placed).toBe(true);
+	});
+
+	test('corners that were kept go when not all are in the picture, and come back with them', async () => {
+		const { seen } = server();
+		const marks = new PhotoMarks(fresh({ corners: { points: square } }), desk);
+		marks.bePart(true);
+		await marks.save();
+		expect(seen.at(-1)?.corners).toBeNull();
+		marks.bePart(false);
+		expect(marks.placed).toBe(false);
+		await marks.keepPlaces();
+		expect(seen.at(-1)?.corners).toEqual({ points: square });
 	});
 
 	test('proposed corners are taken to be looked at, and stored only when they are right', () => {

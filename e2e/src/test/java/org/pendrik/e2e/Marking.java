@@ -63,8 +63,8 @@ final class Marking {
                             box.y + c.y() / 900 * box.height,
                             new Mouse.MoveOptions().setSteps(4));
             page.mouse().up();
-            kept(page);
         }
+        kept(page);
     }
 
     /** The flat side. */
