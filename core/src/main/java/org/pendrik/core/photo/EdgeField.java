@@ -74,6 +74,37 @@ final class EdgeField {
         return im;
     }
 
+    /**
+     * The edge between pixels, and how it changes there.
+     *
+     * @param u column of a pixel's middle, 0 to width − 1, exclusive
+     * @param v row, 0 to height − 1, exclusive
+     * @param out real and imaginary part, how both change along, and how both change down
+     * @return whether there is any
+     */
+    boolean between(double u, double v, double[] out) {
+        int column = (int) u;
+        int row = (int) v;
+        int k = row * width + column;
+        boolean real = between(re, k, u - column, v - row, out, 0);
+        boolean imaginary = between(im, k, u - column, v - row, out, 1);
+        return real || imaginary;
+    }
+
+    private boolean between(
+            float[] plane, int k, double along, double down, double[] out, int part) {
+        float p = plane[k];
+        float q = plane[k + 1];
+        float r = plane[k + width];
+        float s = plane[k + width + 1];
+        double upper = q - p;
+        double lower = s - r;
+        out[part] = p + along * upper + down * (r - p + along * (lower - upper));
+        out[part + 2] = upper + down * (lower - upper);
+        out[part + 4] = r - p + along * (lower - upper);
+        return p != 0 || q != 0 || r != 0 || s != 0;
+    }
+
     private static float[] levels(Raster r, int w, int h) {
         float[] level = new float[w * h];
         IntStream.range(0, h)

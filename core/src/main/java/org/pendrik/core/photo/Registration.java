@@ -51,9 +51,6 @@ public final class Registration {
     /** How far a window is looked for beyond what is known already, half-resolution pixels. */
     private static final int[] LOOK_AROUND = {14, 5};
 
-    /** How far corners are moved to see whether edges agree better, half-resolution pixels. */
-    private static final double[] STEPS_PX = {2, 1, 1};
-
     /** How far from a peak it must have fallen off, half-resolution pixels. */
     private static final int FOOT_PX = 5;
 
@@ -118,7 +115,7 @@ public final class Registration {
             kept = agreeing(windows(one, two, map, around), whole.get(), w, h);
             map = solve(kept, whole.get(), w, h);
         }
-        map = refined(one, two, map);
+        map = EdgeAlignment.refined(one, two, map);
         if (one.agreement(two, map, 0, 0) < one.agreement(two, UNMOVED, 0, 0) + LEAST_GAIN) {
             map = UNMOVED;
         }
@@ -142,49 +139,6 @@ public final class Registration {
             }
         }
         return moved;
-    }
-
-    /**
-     * The map by which all edges agree best: three corners in turn are moved to where a parabola
-     * through three agreements is highest.
-     */
-    private static double[] refined(EdgeField one, EdgeField two, double[] from) {
-        double[] map = from;
-        double here = one.agreement(two, map, 0, 0);
-        for (double step : STEPS_PX) {
-            for (int k = 0; k < 6; k++) {
-                double before = one.agreement(two, pulled(one, map, k, -step), 0, 0);
-                double after = one.agreement(two, pulled(one, map, k, step), 0, 0);
-                double bend = before - 2 * here + after;
-                double by =
-                        bend < 0
-                                ? Math.clamp(0.5 * (before - after) / bend, -1, 1)
-                                : Math.signum(after - before);
-                double[] tried = pulled(one, map, k, by * step);
-                double there = one.agreement(two, tried, 0, 0);
-                if (there > here) {
-                    map = tried;
-                    here = there;
-                }
-            }
-        }
-        return map;
-    }
-
-    /** A map with one coordinate of the upper left, upper right or lower left corner moved. */
-    private static double[] pulled(EdgeField field, double[] map, int k, double px) {
-        double[] out = map.clone();
-        int row = 3 * (k % 2);
-        switch (k / 2) {
-            case 0 -> {
-                out[row] -= px / field.width();
-                out[row + 1] -= px / field.height();
-                out[row + 2] += px;
-            }
-            case 1 -> out[row] += px / field.width();
-            default -> out[row + 1] += px / field.height();
-        }
-        return out;
     }
 
     private static boolean isBelieved(EdgeField one, EdgeField two, double[] map) {

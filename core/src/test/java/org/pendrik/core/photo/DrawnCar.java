@@ -5,6 +5,7 @@ import java.awt.Color;
 import java.awt.Font;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
+import java.awt.font.FontRenderContext;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Path2D;
@@ -108,14 +109,17 @@ final class DrawnCar {
             }
         }
         g.setColor(paleLetters ? scaled(paint, 0.5) : new Color(225, 222, 210));
-        g.setFont(new Font(Font.SANS_SERIF, Font.BOLD, random.nextInt(36, 70)));
-        g.drawString(
+        lettered(
+                g,
+                new Font(Font.SANS_SERIF, Font.BOLD, random.nextInt(36, 70)),
                 letters(random, 3) + " " + random.nextInt(100, 9999),
                 (float) random.nextDouble(200, 900),
                 (float) random.nextDouble(top + 90, sill - 90));
-        g.setFont(new Font(Font.SANS_SERIF, Font.PLAIN, 22));
+        Font small = new Font(Font.SANS_SERIF, Font.PLAIN, 22);
         for (int i = 0; i < (plain ? 1 : 4); i++) {
-            g.drawString(
+            lettered(
+                    g,
+                    small,
                     letters(random, 4) + " " + random.nextInt(10, 99),
                     (float) random.nextDouble(100, 1300),
                     (float) random.nextDouble(top + 60, sill - 20));
@@ -137,6 +141,12 @@ final class DrawnCar {
             g.setColor(new Color(90, 84, 80));
             g.fill(new Ellipse2D.Double(x - r / 3, HEIGHT - 25 - 4 * r / 3, 2 * r / 3, 2 * r / 3));
         }
+    }
+
+    /** Letters as their outlines: drawn as text they are put on whole pixels, up to three off. */
+    private static void lettered(Graphics2D g, Font font, String text, float x, float y) {
+        var whole = new FontRenderContext(null, true, true);
+        g.fill(font.createGlyphVector(whole, text).getOutline(x, y));
     }
 
     private static void weather(Graphics2D g, double strength, SplittableRandom random) {

@@ -74,9 +74,8 @@ public class RegistrationPairsTest {
                 "registration of %d sides: %d refused, median %.2f px off, 95 %% within %.2f, worst %.2f%n",
                 PAIRS, refused, off.get(off.size() / 2), off.get(off.size() * 95 / 100), worst);
         assertTrue(refused <= PAIRS / 50, refused + " refused");
-        assertTrue(off.get(off.size() / 2) < 1, off.toString());
-        // with hardly an edge, the shear of a side is open by a pixel or two
-        assertTrue(off.get(off.size() * 4 / 5) < 2 && worst < 5, off.toString());
+        assertTrue(off.get(off.size() / 2) < 0.5, off.toString());
+        assertTrue(off.get(off.size() * 4 / 5) < 1 && worst < 3, off.toString());
     }
 
     @Test
