@@ -4156,6 +4156,7 @@ export interface components {
             light: components["schemas"]["Light"];
             /** @enum {string} */
             lightKnown: "CARD" | "OTHER_PICTURE" | "LETTERING" | "BALLAST" | "NOTHING";
+            part?: components["schemas"]["ShownPart"] | null;
             /** Format: uuid */
             photographId: string;
             regions: components["schemas"]["Measure"][];
@@ -4863,6 +4864,18 @@ export interface components {
         ShownPaint: {
             hex: string;
             paint: components["schemas"]["FactoryPaint"];
+        };
+        ShownPart: {
+            /** Format: double */
+            heightMm: number;
+            /** Format: double */
+            timesFiner: number;
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
         };
         SideSize: {
             curve?: components["schemas"]["Curve"] | null;
@@ -8268,6 +8281,7 @@ export interface operations {
         parameters: {
             query: {
                 kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
+                part?: boolean;
             };
             header?: never;
             path: {
@@ -8290,7 +8304,9 @@ export interface operations {
     };
     even_1: {
         parameters: {
-            query?: never;
+            query?: {
+                part?: boolean;
+            };
             header?: never;
             path: {
                 photographId: string;

@@ -46,6 +46,7 @@
 	const numberOf = (id: string) =>
 		desk.regions.filter((r) => r.side === side).findIndex((r) => r.id === id) + 1;
 	const one = (v: number) => v.toFixed(1);
+	const metres = (mm: number) => `${(mm / 1000).toFixed(1)} m`;
 	const signed = (v: number) => (v >= 0 ? '+' : '−') + Math.abs(v).toFixed(1);
 
 	function inWords(fade: Schemas['ColourDifference']): string {
@@ -77,6 +78,11 @@
 			blurred.at(-1)?.toMm ?? 0
 		)} mm.{/if}
 	The smallest mark that shows on the model is {Math.round(measures.smallestMm)} mm on the prototype.
+	{#if measures.part}
+		It shows {metres(measures.part.widthMm)} by {metres(measures.part.heightMm)} of the side: what lies
+		wholly in that is measured at its own resolution,
+		<span class="figure text-ink">{one(measures.part.timesFiner)}</span> times as fine.
+	{/if}
 	{#if measures.samplesFrom && measures.samplesFrom !== photo.id}
 		The classes are those sampled on another photograph, turned to the shades that this one shows
 		from its own paint; samples picked here would be surer.{/if}

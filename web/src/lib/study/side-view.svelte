@@ -24,6 +24,8 @@
 		heightMm: number;
 		desk: StudyDesk;
 		colours: Schemas['Measures']['colours'] | undefined;
+		/** What the photograph shows of it, where that is finer: drawn over it. */
+		part?: Schemas['Measures']['part'] | undefined;
 		/** Nothing but samples is picked on it: regions are marked on the prototype. */
 		samplesOnly?: boolean;
 	};
@@ -36,6 +38,7 @@
 		heightMm,
 		desk,
 		colours,
+		part,
 		samplesOnly = false
 	}: Props = $props();
 
@@ -80,9 +83,9 @@
 	const sampled = $derived(Object.keys(colours ?? {}) as WeatherClass[]);
 	const bar = $derived(lengthMm > 4000 ? 1000 : 500);
 	const href = $derived(
-		only && sampled.includes(only)
-			? `/api/photographs/${photoId}/class?kind=${only}&at=${stamp}-${samples.map((s) => s.id).join('')}`
-			: `/api/photographs/${photoId}/even?at=${stamp}-${samples.map((s) => s.id).join('')}`
+		`/api/photographs/${photoId}/` +
+			(only && sampled.includes(only) ? `class?kind=${only}&` : 'even?') +
+			`at=${stamp}-${samples.map((s) => s.id).join('')}`
 	);
 
 	// the overlay first: measuring anew beside it would make both wait
@@ -212,6 +215,16 @@
 			preserveAspectRatio="none"
 			onload={() => drawn?.()}
 		/>
+		{#if part}
+			<image
+				href="{href}&part=true"
+				x={part.xMm}
+				y={part.yMm}
+				width={part.widthMm}
+				height={part.heightMm}
+				preserveAspectRatio="none"
+			/>
+		{/if}
 		{#each regions as r, i (r.id)}
 			<RegionMark region={r} number={i + 1} on={r.id === desk.chosen} {unit} />
 		{/each}

@@ -131,6 +131,7 @@
 								heightMm={size.heightMm}
 								desk={notes}
 								colours={own?.colours}
+								part={own?.part}
 							/>
 						{/key}
 					{/if}

@@ -54,8 +54,20 @@ final class AskedSide {
         }
     }
 
+    /**
+     * A side laid flat.
+     *
+     * @param picture what it was laid flat from
+     */
+    record Flat(FlatSide side, WholePicture picture) {}
+
     /** The side laid flat; nothing of it is kept. */
     static FlatSide flat(PhotoPart part, double lengthMm, double heightMm) {
+        return of(part, lengthMm, heightMm).side();
+    }
+
+    /** The same with its picture. */
+    static Flat of(PhotoPart part, double lengthMm, double heightMm) {
         Raster photo = picture(part.pictureBase64());
         List<Point> corners =
                 part.isTheSide()
@@ -89,12 +101,14 @@ final class AskedSide {
                         new SideSize(Side.LEFT, lengthMm, heightMm, null));
         // finer than twice the picture there is nothing to see
         double finest = 2.0 * Math.max(photo.width(), photo.height());
-        return Flattener.flat(
-                marked,
-                Flattener.locate(marked),
-                whole,
-                grey == null ? GreyBalance.NONE : Flattener.light(grey, whole),
-                finest);
+        return new Flat(
+                Flattener.flat(
+                        marked,
+                        Flattener.locate(marked),
+                        whole,
+                        grey == null ? GreyBalance.NONE : Flattener.light(grey, whole),
+                        finest),
+                whole);
     }
 
     static Raster picture(String base64) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.sides.CloseUp;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.Laid;
 import org.pendrik.app.sides.Sampled;
@@ -39,6 +40,7 @@ import org.pendrik.core.photo.LightFall;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.photo.RegionVerdict;
+import org.pendrik.core.photo.Registration;
 import org.pendrik.core.photo.SideComparison;
 import org.pendrik.core.photo.Verdict;
 import org.pendrik.core.plan.NextPass;
@@ -210,11 +212,10 @@ final class PhotoRoomQuestions {
             List<EdgeAnswer> edges) {}
 
     static MeasureAnswer measure(MeasureQuestion q) {
-        Sampled sampled =
-                Sampled.by(
-                        AskedSide.flat(q.side(), q.lengthMm(), q.heightMm()),
-                        samples(q.samples()),
-                        !Boolean.FALSE.equals(q.evened()));
+        AskedSide.Flat flat = AskedSide.of(q.side(), q.lengthMm(), q.heightMm());
+        boolean evened = !Boolean.FALSE.equals(q.evened());
+        List<ClassSample> picked = samples(q.samples());
+        Sampled sampled = Sampled.by(flat.side(), picked, evened);
         FlatSide side = sampled.side();
         SideMeasurer.Question question =
                 asked(
@@ -223,7 +224,15 @@ final class PhotoRoomQuestions {
                         sampled.classes(),
                         Optional.ofNullable(q.reference()),
                         new Sight(q.viewingMm(), q.ratio()));
-        var r = SideMeasurer.measure(question, Tasks.atMost(LONGEST));
+        SideMeasurer.Result whole = SideMeasurer.measure(question, Tasks.atMost(LONGEST));
+        SideMeasurer.Result r =
+                CloseUp.of(
+                                flat.side(),
+                                Registration.unsure().onModelMm(flat.side().pxPerMm()),
+                                flat.picture(),
+                                "part")
+                        .map(c -> closer(c, question, whole, picked, evened))
+                        .orElse(whole);
         List<EdgeAnswer> edges = new ArrayList<>();
         for (int i = 0; i < question.edges().size(); i++) {
             Answer<EdgeWear> wear = r.edges().get(i);
@@ -240,6 +249,31 @@ final class PhotoRoomQuestions {
                 r.pairs(),
                 r.regions().stream().map(PhotoRoomQuestions::answer).toList(),
                 edges);
+    }
+
+    private static SideMeasurer.Result closer(
+            CloseUp c,
+            SideMeasurer.Question q,
+            SideMeasurer.Result whole,
+            List<ClassSample> picked,
+            boolean evened) {
+        Sampled part = Sampled.by(c.side(), c.cutSamples(picked), evened);
+        return c.closer(
+                whole,
+                q.regions(),
+                q.edges(),
+                (regions, edges) ->
+                        SideMeasurer.measure(
+                                new SideMeasurer.Question(
+                                        part.side().plane(List.of()),
+                                        new Resolution(
+                                                c.side().fit().geometry(), q.resolution().sight()),
+                                        regions,
+                                        part.classes(),
+                                        edges,
+                                        q.reference(),
+                                        q.roof()),
+                                Tasks.atMost(LONGEST)));
     }
 
     /** What is measured on a side. */

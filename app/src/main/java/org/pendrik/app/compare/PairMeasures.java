@@ -141,7 +141,7 @@ class PairMeasures {
 
     private Measured measure(UUID jobId, Pairs.Pair p) {
         var one = joined.measure(p.prototype(), p.first(), Watch.NOBODY);
-        var two = measuring.measure(p.model(), p.second(), Watch.NOBODY);
+        var two = measuring.measure(p.model(), p.laid(), Watch.NOBODY);
         List<Both> regions = new ArrayList<>();
         List<BothEdges> edges = new ArrayList<>();
         for (JobRegion r : studies.of(jobId).regions()) {

@@ -2,6 +2,7 @@ package org.pendrik.app.photograph;
 
 import java.time.ZoneOffset;
 import java.util.Optional;
+import org.pendrik.app.sides.CloseUp;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.FlatSides;
 import org.pendrik.app.sides.MarkedSide;
@@ -38,6 +39,19 @@ public class Sides {
     /** The same, the size of the side being at hand. */
     public Optional<FlatSide> of(Photograph p, Optional<SideSize> known) {
         return known.map(p::markedSide).flatMap(m -> flat.flat(m, this::decode));
+    }
+
+    /**
+     * The part of a side that a photograph shows, at its own resolution; empty where that is hardly
+     * finer than the whole side.
+     *
+     * @param whole the side of the photograph, possibly laid over another one
+     * @param moved where its places lie on the photograph's own side, prototype mm
+     */
+    public Optional<CloseUp> closeUp(Photograph p, FlatSide whole, double[] moved) {
+        return sizes.of(p.jobId(), p.side())
+                .map(p::markedSide)
+                .flatMap(m -> flat.closeUp(m, whole, moved, this::decode));
     }
 
     /** All that a flat side hangs on, as text; empty while there is none. */

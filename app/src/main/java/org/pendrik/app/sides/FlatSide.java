@@ -114,6 +114,37 @@ public record FlatSide(
                 basis, fit, fall.evened(raster), pxPerMm, light, card, fall::sdAt, colourless);
     }
 
+    /**
+     * A part of it as a side of its own, in the light as it fell.
+     *
+     * @param geometry of the part
+     * @param window the part, prototype mm
+     * @param pxPerMm what it is laid flat at
+     * @param picture its photograph
+     * @param basis names what comes of it
+     */
+    FlatSide part(
+            Flattening geometry,
+            Region window,
+            double pxPerMm,
+            WholePicture picture,
+            Object basis) {
+        return new FlatSide(
+                basis,
+                new Fit(
+                        geometry,
+                        fit.residualMm(),
+                        fit.worstMm(),
+                        fit.slipMm(),
+                        fit.finestPxPerMm()),
+                geometry.flat(picture.raster(), picture.step(), pxPerMm),
+                pxPerMm,
+                light,
+                new Point(card.x() - window.xMm(), card.y() - window.yMm()),
+                AS_IT_FELL,
+                colourless);
+    }
+
     /** What it takes of memory, in bytes. */
     long bytes() {
         return 4L * raster.argb().length;

@@ -3,6 +3,7 @@ package org.pendrik.app.sides;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -146,6 +147,37 @@ public class FlatSides {
                                         light(m, decode),
                                         FlatSide.WORKING_WIDTH_PX)));
     }
+
+    private record CloseUpOf(FlatSide whole, List<Double> moved) {}
+
+    /**
+     * The part of a side that its photograph shows, where that shows more than the whole side does.
+     *
+     * @param m the photograph
+     * @param whole the side, possibly laid over another one
+     * @param moved where its places lie on the photograph's own side, prototype mm
+     * @param decode reads the picture of a name
+     */
+    public Optional<CloseUp> closeUp(
+            MarkedSide m, FlatSide whole, double[] moved, Function<String, WholePicture> decode) {
+        CloseUpOf of = new CloseUpOf(whole, Arrays.stream(moved).boxed().toList());
+        return kept(
+                        Kind.FLAT,
+                        of,
+                        c -> c.made().map(x -> x.side().bytes()).orElse(0L) + BYTES_OF_FIGURES,
+                        () ->
+                                new MaybeCloseUp(
+                                        CloseUp.of(
+                                                whole,
+                                                moved,
+                                                picture(
+                                                        m.picture(),
+                                                        () -> decode.apply(m.picture())),
+                                                of)))
+                .made();
+    }
+
+    private record MaybeCloseUp(Optional<CloseUp> made) {}
 
     /** By the patch in the photograph, else by that in another one, else as it was. */
     private GreyBalance light(MarkedSide m, Function<String, WholePicture> decode) {

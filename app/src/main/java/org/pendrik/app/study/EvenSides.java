@@ -10,11 +10,14 @@ import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
 import org.pendrik.app.photograph.Role;
 import org.pendrik.app.photograph.Sides;
+import org.pendrik.app.sides.CloseUp;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.FlatSides;
 import org.pendrik.app.sides.SideSize;
+import org.pendrik.core.measure.ClassSample;
 import org.pendrik.core.photo.LightFall;
 import org.pendrik.core.photo.Region;
+import org.pendrik.core.photo.Registration;
 import org.springframework.stereotype.Component;
 
 /**
@@ -58,6 +61,56 @@ public class EvenSides {
 
     Optional<Known> known(Photograph p) {
         return sides.of(p).map(side -> known(p, side, studies.of(p.jobId())));
+    }
+
+    /** What a photograph shows of its side, and what is known of that part. */
+    record Close(CloseUp closeUp, Known known) {}
+
+    /**
+     * The part of a side that a photograph shows, at its own resolution and in even light; empty
+     * where that is hardly finer than the whole side.
+     *
+     * @param whole the side, or where it was laid over another one
+     * @param over how it was laid over that, unsure where it was not
+     * @param known of the side before it was laid over anything
+     */
+    Optional<Close> closeUp(Photograph p, FlatSide whole, Registration.Fit over, Known known) {
+        Studies.Study study = studies.of(p.jobId());
+        double pxPerMm = whole.pxPerMm();
+        return sides.closeUp(p, whole, over.onModelMm(pxPerMm))
+                .map(c -> new Close(c, close(p, c, own(p, c, over, known, study), known, study)));
+    }
+
+    /** Its classes, shown where its samples were picked: on its own side. */
+    private FlatSides.@Nullable ClassesShown own(
+            Photograph p, CloseUp c, Registration.Fit over, Known known, Studies.Study study) {
+        List<ClassSample> picked = on(p, study).stream().map(JobSample::sample).toList();
+        if (picked.isEmpty()) {
+            return known.shown();
+        }
+        CloseUp there =
+                over.sure()
+                        ? sides.closeUp(
+                                        p,
+                                        known.even().side(),
+                                        Registration.unsure().onModelMm(c.side().pxPerMm()))
+                                .orElse(c)
+                        : c;
+        List<Region> excluded = there.cut(known.excluded());
+        List<ClassSample> samples = there.cutSamples(picked);
+        var asItFell = new FlatSides.ClassesShown(there.side(), excluded, samples, false);
+        return new FlatSides.ClassesShown(
+                even(p, there.side(), excluded, asItFell).side(), excluded, samples, false);
+    }
+
+    private Known close(
+            Photograph p,
+            CloseUp c,
+            FlatSides.@Nullable ClassesShown shown,
+            Known known,
+            Studies.Study study) {
+        List<Region> excluded = c.cut(excluded(p, study));
+        return new Known(even(p, c.side(), excluded, shown), known.from(), shown, excluded);
     }
 
     /** The same, all that it hangs on being at hand. */

@@ -1,14 +1,15 @@
 package org.pendrik.app.study;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
@@ -93,18 +94,20 @@ public class JoinedSides {
         Measuring.Measured one = measuring.measure(leading, first, watch);
         List<Photograph> ofJob = photographs.ofJob(leading.jobId());
         Map<UUID, Optional<Measuring.Measured>> others = new HashMap<>();
+        Function<Photograph, Optional<Measuring.Measured>> measured =
+                p -> others.computeIfAbsent(p.id(), _ -> laid(p, first));
         List<MeasuredRegion> regions = new ArrayList<>();
         for (JobRegion r : one.regions()) {
             regions.add(
-                    other(r, one, ofJob, others)
-                            .flatMap(m -> m.of(r))
+                    counting(r, one, ofJob, measured)
+                            .of(r)
                             .orElseGet(() -> one.of(r).orElseThrow()));
         }
         List<Answer<EdgeWear>> edges = new ArrayList<>();
         for (JobRegion r : one.edges()) {
             edges.add(
-                    other(r, one, ofJob, others)
-                            .flatMap(m -> m.ofEdge(r))
+                    counting(r, one, ofJob, measured)
+                            .ofEdge(r)
                             .orElseGet(() -> one.ofEdge(r).orElseThrow()));
         }
         var result = one.result();
@@ -118,36 +121,32 @@ public class JoinedSides {
                         result.strips()));
     }
 
-    /** What measures a region in place of the leading photograph. */
-    private Optional<Measuring.Measured> other(
+    /**
+     * The photograph that a region counts on: the one chosen for it, else the leading one, else,
+     * where that does not show all of it, the one that shows most.
+     *
+     * @param measured measures another photograph than the leading one; empty where it is gone
+     */
+    private Measuring.Measured counting(
             JobRegion r,
             Measuring.Measured leading,
             List<Photograph> ofJob,
-            Map<UUID, Optional<Measuring.Measured>> known) {
-        Photograph chosen = measuring(r, ofJob, leading.photograph());
-        if (chosen != null && !chosen.equals(leading.photograph())) {
-            return known.computeIfAbsent(chosen.id(), _ -> laid(chosen, leading.side()));
+            Function<Photograph, Optional<Measuring.Measured>> measured) {
+        Photograph lead = leading.photograph();
+        Photograph chosen = measuring(r, ofJob, lead);
+        if (chosen != null && !chosen.equals(lead)) {
+            return measured.apply(chosen).orElse(leading);
         }
-        if (r.photographId() != null || shown(leading.side(), r) >= WHOLE) {
-            return Optional.empty();
+        double shown = shown(leading.side(), r);
+        if (r.photographId() != null || shown >= WHOLE) {
+            return leading;
         }
-        List<Measuring.Measured> all = new ArrayList<>();
-        for (Photograph p :
-                photographs.joined(leading.photograph().jobId(), leading.photograph().side())) {
-            if (!p.equals(leading.photograph())) {
-                known.computeIfAbsent(p.id(), _ -> laid(p, leading.side())).ifPresent(all::add);
-            }
-        }
-        return fullest(r, leading, all);
-    }
-
-    /** That of several which shows more of a region than the leading one does; else empty. */
-    private static Optional<Measuring.Measured> fullest(
-            JobRegion r, Measuring.Measured leading, Collection<Measuring.Measured> others) {
-        double least = shown(leading.side(), r) + MORE;
-        return others.stream()
-                .filter(m -> shown(m.side(), r) >= least)
-                .max(Comparator.comparingDouble(m -> shown(m.side(), r)));
+        return photographs.joined(lead.jobId(), lead.side()).stream()
+                .filter(p -> !p.equals(lead))
+                .flatMap(p -> measured.apply(p).stream())
+                .filter(m -> shown(m.side(), r) >= shown + MORE)
+                .max(Comparator.comparingDouble(m -> shown(m.side(), r)))
+                .orElse(leading);
     }
 
     /** The share of a region that is in the photograph of a side. */
@@ -172,9 +171,7 @@ public class JoinedSides {
     /** Another photograph, laid over the leading one and measured; empty where its file is gone. */
     private Optional<Measuring.Measured> laid(Photograph p, FlatSide first) {
         return photographs.hasFile(p.hash())
-                ? even.of(p)
-                        .map(s -> flat.laid(first, s).side())
-                        .map(s -> measuring.measure(p, s, Watch.NOBODY))
+                ? even.of(p).map(s -> measuring.measure(p, flat.laid(first, s), Watch.NOBODY))
                 : Optional.empty();
     }
 
@@ -233,23 +230,17 @@ public class JoinedSides {
                 laid(p, first).ifPresent(m -> measured.put(p.id(), m));
             }
         }
+        Measuring.Measured lead = Objects.requireNonNull(measured.get(leading.id()));
         List<JoinedRegion> regions = new ArrayList<>();
         for (JobRegion r : studies.of(jobId).regions()) {
             if (r.side() == side && r.role() == RegionRole.MEASURE) {
-                Photograph chosen = measuring(r, all, leading);
-                Photograph counts =
-                        chosen != null && measured.containsKey(chosen.id()) ? chosen : leading;
-                Measuring.Measured lead = measured.get(leading.id());
-                if (r.photographId() == null && lead != null && shown(lead.side(), r) < WHOLE) {
-                    counts =
-                            fullest(r, lead, measured.values())
-                                    .map(Measuring.Measured::photograph)
-                                    .orElse(counts);
-                }
-                Photograph on = counts;
-                Optional.ofNullable(measured.get(on.id()))
-                        .flatMap(m -> m.of(r))
-                        .ifPresent(here -> regions.add(joined(r, on, here, all, measured)));
+                Measuring.Measured on =
+                        counting(r, lead, all, p -> Optional.ofNullable(measured.get(p.id())));
+                on.of(r)
+                        .ifPresent(
+                                here ->
+                                        regions.add(
+                                                joined(r, on.photograph(), here, all, measured)));
             }
         }
         return new Joined(leading.id(), regions);

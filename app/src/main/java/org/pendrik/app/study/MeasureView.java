@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.pendrik.app.sides.CloseUp;
+import org.pendrik.app.sides.FlatSide;
 import org.pendrik.core.colour.ColourDifference;
 import org.pendrik.core.colour.LightKnown;
 import org.pendrik.core.colour.Srgb;
@@ -20,6 +22,7 @@ import org.pendrik.core.measure.Streaks;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.LightFall;
+import org.pendrik.core.photo.Region;
 
 /** What a photograph tells, as the page is told it. */
 public final class MeasureView {
@@ -229,6 +232,20 @@ public final class MeasureView {
     }
 
     /**
+     * The part of a side that a photograph shows at a finer resolution than that of the whole side:
+     * what lies wholly in it is measured there.
+     *
+     * @param timesFiner how many times as many pixels a millimetre it has
+     */
+    public record ShownPart(
+            double xMm, double yMm, double widthMm, double heightMm, double timesFiner) {
+        static ShownPart of(CloseUp c, FlatSide whole) {
+            Region w = c.window();
+            return new ShownPart(w.xMm(), w.yMm(), w.widthMm(), w.heightMm(), c.timesFiner(whole));
+        }
+    }
+
+    /**
      * What one photograph gives.
      *
      * @param residualMm misfit of the marks in prototype mm
@@ -237,6 +254,7 @@ public final class MeasureView {
      * @param scalePercent two standard deviations of the scale along the side
      * @param lightKnown what took out the light
      * @param colourless it is black-and-white or toned: lightness, marks and geometry are measured
+     * @param part what it shows of the side, where that is finer; null where it is not
      * @param light how it falls off over the side
      * @param samplesFrom the photograph whose samples sort the pixels; null when there are none
      * @param colours what each sampled class looks like
@@ -252,6 +270,7 @@ public final class MeasureView {
             double finestPxPerMm,
             LightKnown lightKnown,
             boolean colourless,
+            @Nullable ShownPart part,
             Light light,
             @Nullable UUID samplesFrom,
             double smallestMm,

@@ -9,8 +9,10 @@ import java.util.UUID;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Photograph;
 import org.pendrik.app.photograph.Photographs;
+import org.pendrik.app.sides.CloseUp;
 import org.pendrik.app.sides.FlatSide;
 import org.pendrik.app.sides.FlatSides;
+import org.pendrik.app.sides.Laid;
 import org.pendrik.app.sides.Side;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Srgb;
@@ -18,14 +20,17 @@ import org.pendrik.core.measure.Answer;
 import org.pendrik.core.measure.ClassMap;
 import org.pendrik.core.measure.ClassModel;
 import org.pendrik.core.measure.EdgeWear;
-import org.pendrik.core.measure.LabPlane;
+import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.Resolution;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.Sight;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
 import org.pendrik.core.photo.LightFall;
+import org.pendrik.core.photo.PixelBox;
 import org.pendrik.core.photo.Raster;
+import org.pendrik.core.photo.Region;
+import org.pendrik.core.photo.Registration;
 import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
 
@@ -62,6 +67,7 @@ public class Measuring {
     /**
      * A photograph measured.
      *
+     * @param closeUp what it shows, where that is finer: regions that lie in it are measured there
      * @param regions what was measured, in the order of the study's regions
      * @param samplesFrom whose samples sort the pixels
      * @param fall how the light falls off over the side, or why that is not told
@@ -69,21 +75,22 @@ public class Measuring {
     public record Measured(
             Photograph photograph,
             FlatSide side,
-            LabPlane plane,
+            Optional<CloseUp> closeUp,
             List<JobRegion> regions,
             List<JobRegion> edges,
             SideMeasurer.Result result,
             Optional<UUID> samplesFrom,
             LightFall.Outcome fall) {
         /** What a region gave. */
-        public Optional<org.pendrik.core.measure.MeasuredRegion> of(JobRegion r) {
+        public Optional<MeasuredRegion> of(JobRegion r) {
             int i = regions.indexOf(r);
             return i < 0 ? Optional.empty() : Optional.of(result.regions().get(i));
         }
 
         /** The same side with other answers, in the same order. */
         Measured with(SideMeasurer.Result other) {
-            return new Measured(photograph, side, plane, regions, edges, other, samplesFrom, fall);
+            return new Measured(
+                    photograph, side, closeUp, regions, edges, other, samplesFrom, fall);
         }
 
         /** The regions of which enough can be seen, with their colours, if it has any. */
@@ -119,17 +126,26 @@ public class Measuring {
     public Optional<Measured> measure(UUID photographId, Watch watch) {
         Photograph p = photographs.get(photographId);
         watch.at("Laying the side flat", 0);
-        return even.known(p).map(k -> measure(p, k.even().side(), k, watch));
+        return even.known(p).map(k -> measure(p, k.even().side(), Registration.unsure(), k, watch));
+    }
+
+    /** Measures all regions on the side of a photograph in even light. */
+    public Measured measure(Photograph p, FlatSide side, Watch watch) {
+        return measure(p, side, Registration.unsure(), even.known(p).orElseThrow(), watch);
     }
 
     /** Measures all regions on a side that was laid over another. */
-    public Measured measure(Photograph p, FlatSide side, Watch watch) {
-        return measure(p, side, even.known(p).orElseThrow(), watch);
+    public Measured measure(Photograph p, Laid laid, Watch watch) {
+        return measure(p, laid.side(), laid.fit(), even.known(p).orElseThrow(), watch);
     }
 
-    private Measured measure(Photograph p, FlatSide side, EvenSides.Known known, Watch watch) {
+    private Measured measure(
+            Photograph p,
+            FlatSide side,
+            Registration.Fit over,
+            EvenSides.Known known,
+            Watch watch) {
         Studies.Study study = studies.of(p.jobId());
-        LabPlane plane = flat.plane(side, known.excluded());
         List<JobRegion> regions =
                 study.regions().stream()
                         .filter(r -> r.side() == p.side() && r.role() == RegionRole.MEASURE)
@@ -138,20 +154,54 @@ public class Measuring {
                 study.regions().stream()
                         .filter(r -> r.side() == p.side() && r.role() == RegionRole.EDGE)
                         .toList();
-        var result =
-                SideMeasurer.measure(
-                        new SideMeasurer.Question(
-                                plane,
-                                new Resolution(side.fit().geometry(), sight(p.jobId())),
-                                regions.stream().map(JobRegion::region).toList(),
-                                flat.model(side, known.excluded(), known.shown()),
-                                edges.stream().map(JobRegion::edge).toList(),
-                                factories.of(jobs.get(p.jobId())),
-                                p.side() == Side.ROOF),
-                        flat.sorted(side, known.excluded(), known.shown(), watch),
-                        watch);
+        List<Region> areas = regions.stream().map(JobRegion::region).toList();
+        List<EdgeWear.Edge> lines = edges.stream().map(JobRegion::edge).toList();
+        SideMeasurer.Result whole = measure(p, side, known, areas, lines, watch);
+        Optional<EvenSides.Close> close = even.closeUp(p, side, over, known);
         return new Measured(
-                p, side, plane, regions, edges, result, known.from(), known.even().fall());
+                p,
+                side,
+                close.map(EvenSides.Close::closeUp),
+                regions,
+                edges,
+                close.map(
+                                c ->
+                                        c.closeUp()
+                                                .closer(
+                                                        whole,
+                                                        areas,
+                                                        lines,
+                                                        (in, on) ->
+                                                                measure(
+                                                                        p,
+                                                                        c.known().even().side(),
+                                                                        c.known(),
+                                                                        in,
+                                                                        on,
+                                                                        Watch.NOBODY)))
+                        .orElse(whole),
+                known.from(),
+                known.even().fall());
+    }
+
+    private SideMeasurer.Result measure(
+            Photograph p,
+            FlatSide side,
+            EvenSides.Known known,
+            List<Region> regions,
+            List<EdgeWear.Edge> edges,
+            Watch watch) {
+        return SideMeasurer.measure(
+                new SideMeasurer.Question(
+                        flat.plane(side, known.excluded()),
+                        new Resolution(side.fit().geometry(), sight(p.jobId())),
+                        regions,
+                        flat.model(side, known.excluded(), known.shown()),
+                        edges,
+                        factories.of(jobs.get(p.jobId())),
+                        p.side() == Side.ROOF),
+                flat.sorted(side, known.excluded(), known.shown(), watch),
+                watch);
     }
 
     /** The same as the page is told it. */
@@ -178,6 +228,7 @@ public class Measuring {
                 fit.finestPxPerMm(),
                 p.lightKnown(),
                 m.side().colourless(),
+                m.closeUp().map(c -> MeasureView.ShownPart.of(c, m.side())).orElse(null),
                 MeasureView.Light.of(m.fall(), p.evened()),
                 m.samplesFrom().orElse(null),
                 sight(p.jobId()).smallestPrototypeMm(),
@@ -224,17 +275,33 @@ public class Measuring {
         return out;
     }
 
-    /** The side of a photograph as it would look in neutral and even light. */
-    Optional<Raster> even(UUID photographId) {
-        return even.of(photographs.get(photographId)).map(FlatSide::inNeutralLight);
+    /**
+     * The side of a photograph as it would look in neutral and even light.
+     *
+     * @param part the part that it shows at its own resolution, if that is finer
+     */
+    Optional<Raster> even(UUID photographId, boolean part) {
+        return known(photographs.get(photographId), part)
+                .map(k -> k.even().side().inNeutralLight());
+    }
+
+    private Optional<EvenSides.Known> known(Photograph p, boolean part) {
+        return part ? close(p).map(EvenSides.Close::known) : even.known(p);
+    }
+
+    private Optional<EvenSides.Close> close(Photograph p) {
+        return even.known(p)
+                .flatMap(k -> even.closeUp(p, k.even().side(), Registration.unsure(), k));
     }
 
     /**
      * The side with one class left in its colours and everything else taken back to a pale grey, so
      * that what was taken for the class can be seen and argued with; empty without samples.
+     *
+     * @param part the part that it shows at its own resolution, if that is finer
      */
-    Optional<Raster> only(UUID photographId, WeatherClass kind) {
-        return even.known(photographs.get(photographId))
+    Optional<Raster> only(UUID photographId, WeatherClass kind, boolean part) {
+        return known(photographs.get(photographId), part)
                 .flatMap(
                         k ->
                                 flat.sorted(k.even().side(), k.excluded(), k.shown(), Watch.NOBODY)
@@ -279,32 +346,36 @@ public class Measuring {
                 studies.of(p.jobId()).regions().stream()
                         .filter(r -> r.id().equals(regionId))
                         .findFirst();
-        return region.flatMap(
-                r ->
-                        even.of(p)
-                                .flatMap(
-                                        s -> {
-                                            Raster whole = s.raster();
-                                            var box =
-                                                    org.pendrik.core.photo.PixelBox.of(
-                                                            r.shown(),
-                                                            s.pxPerMm(),
-                                                            whole.width(),
-                                                            whole.height());
-                                            if (box.area() == 0) {
-                                                return Optional.empty();
-                                            }
-                                            Raster out = Raster.empty(box.width(), box.height());
-                                            for (int y = 0; y < box.height(); y++) {
-                                                System.arraycopy(
-                                                        whole.argb(),
-                                                        (box.top() + y) * whole.width()
-                                                                + box.left(),
-                                                        out.argb(),
-                                                        y * box.width(),
-                                                        box.width());
-                                            }
-                                            return Optional.of(s.inNeutralLight(out));
-                                        }));
+        return region.map(JobRegion::shown)
+                .flatMap(r -> nearCrop(p, r).or(() -> even.of(p).flatMap(s -> crop(s, r))));
+    }
+
+    /** Of the part that the photograph shows at its own resolution, if the region lies in it. */
+    private Optional<Raster> nearCrop(Photograph p, Region r) {
+        return close(p).filter(c -> c.closeUp().window().holds(r))
+                .flatMap(
+                        c ->
+                                c.closeUp()
+                                        .window()
+                                        .cut(r)
+                                        .flatMap(cut -> crop(c.known().even().side(), cut)));
+    }
+
+    private static Optional<Raster> crop(FlatSide side, Region r) {
+        Raster whole = side.raster();
+        PixelBox box = PixelBox.of(r, side.pxPerMm(), whole.width(), whole.height());
+        if (box.area() == 0) {
+            return Optional.empty();
+        }
+        Raster out = Raster.empty(box.width(), box.height());
+        for (int y = 0; y < box.height(); y++) {
+            System.arraycopy(
+                    whole.argb(),
+                    (box.top() + y) * whole.width() + box.left(),
+                    out.argb(),
+                    y * box.width(),
+                    box.width());
+        }
+        return Optional.of(side.inNeutralLight(out));
     }
 }

@@ -103,14 +103,19 @@ class StudyController {
         return tasks.run(task, watch -> joined.joined(jobId, side, watch));
     }
 
-    /** The flat side, the fall of the light taken out where that is wanted and told. */
+    /**
+     * The flat side, the fall of the light taken out where that is wanted and told.
+     *
+     * @param part of it only the part that the photograph shows at its own resolution
+     */
     @GetMapping(
             value = "/api/photographs/{photographId}/even",
             produces = MediaType.IMAGE_JPEG_VALUE)
-    ResponseEntity<byte[]> even(@PathVariable UUID photographId) {
+    ResponseEntity<byte[]> even(
+            @PathVariable UUID photographId, @RequestParam(defaultValue = "false") boolean part) {
         return jpeg(
                 Pictures.jpeg(
-                        measuring.even(photographId).orElseThrow(() -> new NotFound(NO_SIDE)),
+                        measuring.even(photographId, part).orElseThrow(() -> new NotFound(NO_SIDE)),
                         FlatSide.WORKING_WIDTH_PX));
     }
 
@@ -122,11 +127,14 @@ class StudyController {
     @GetMapping(
             value = "/api/photographs/{photographId}/class",
             produces = MediaType.IMAGE_JPEG_VALUE)
-    ResponseEntity<byte[]> only(@PathVariable UUID photographId, @RequestParam WeatherClass kind) {
+    ResponseEntity<byte[]> only(
+            @PathVariable UUID photographId,
+            @RequestParam WeatherClass kind,
+            @RequestParam(defaultValue = "false") boolean part) {
         return jpeg(
                 Pictures.jpeg(
                         measuring
-                                .only(photographId, kind)
+                                .only(photographId, kind, part)
                                 .orElseThrow(() -> new NotFound("A sample of " + kind.label())),
                         2000));
     }

@@ -59,6 +59,12 @@ public record AlongLength(
         return strength.stream().mapToDouble(Double::doubleValue).max().orElse(0);
     }
 
+    /** The same so far to the right. */
+    AlongLength moved(double mm) {
+        return new AlongLength(
+                film, strength, sd, peakMm + mm, halfLeftMm, halfRightMm, uShape, relative);
+    }
+
     static Answer<AlongLength> of(
             LabPlane plane, Optional<ClassModel> model, WeatherClass film, Region r) {
         double[][] columns = FilmShare.bins(plane, r, BINS, false);

@@ -48,6 +48,14 @@ public record EdgeWear(
             }
         }
 
+        /** The same, counted from the upper left corner of a part of the side. */
+        public Edge from(Region window) {
+            return new Edge(
+                    name,
+                    new Point(from.x() - window.xMm(), from.y() - window.yMm()),
+                    new Point(to.x() - window.xMm(), to.y() - window.yMm()));
+        }
+
         double lengthMm() {
             return Math.hypot(to.x() - from.x(), to.y() - from.y());
         }

@@ -59,6 +59,31 @@ public record MeasuredRegion(
         return told(streaks);
     }
 
+    /**
+     * What was told of a part of the side, said of the whole.
+     *
+     * @param onSide the same region, counted from the upper left corner of the whole side
+     */
+    public MeasuredRegion saidOf(Region onSide) {
+        double right = onSide.xMm() - region.xMm();
+        return new MeasuredRegion(
+                onSide,
+                base,
+                fade,
+                cover,
+                spots,
+                streaks,
+                places,
+                dust,
+                along.map(a -> a.moved(right)),
+                clippedShare,
+                glareShare,
+                excludedShare,
+                blurred,
+                leftPlaceSdMm,
+                rightPlaceSdMm);
+    }
+
     /** What was asked and could not be measured, a sentence each with what helps. */
     public List<String> refusals() {
         List<Answer<?>> asked = new ArrayList<>();

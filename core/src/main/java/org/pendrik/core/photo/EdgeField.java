@@ -1,6 +1,7 @@
 package org.pendrik.core.photo;
 
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.stream.IntStream;
 
 /**
@@ -26,6 +27,9 @@ final class EdgeField {
     private final float[] re;
     private final float[] im;
 
+    /** Places that are not in the photograph; empty where all of them are. */
+    private final BitSet unseen = new BitSet();
+
     private EdgeField(int width, int height) {
         this.width = width;
         this.height = height;
@@ -37,6 +41,27 @@ final class EdgeField {
     static EdgeField of(Raster side) {
         EdgeField out = new EdgeField(side.width() / 2, side.height() / 2);
         out.fill(levels(side, out.width, out.height));
+        return out;
+    }
+
+    /**
+     * The same without the edges where another side is not in its photograph, so that one that
+     * shows a part of the side is held against that part.
+     */
+    EdgeField whereSeen(EdgeField other) {
+        if (other.unseen.isEmpty()) {
+            return this;
+        }
+        EdgeField out = new EdgeField(width, height);
+        out.unseen.or(unseen);
+        System.arraycopy(re, 0, out.re, 0, re.length);
+        System.arraycopy(im, 0, out.im, 0, im.length);
+        other.unseen.stream()
+                .forEach(
+                        i -> {
+                            out.re[i] = 0;
+                            out.im[i] = 0;
+                        });
         return out;
     }
 
@@ -144,10 +169,12 @@ final class EdgeField {
         float[] sorted = size.clone();
         Arrays.parallelSort(sorted);
         // what is not in the photograph has no edges and tells nothing of its noise
-        int outside = 0;
-        for (float v : smooth) {
-            outside += Float.isNaN(v) ? 1 : 0;
+        for (int i = 0; i < smooth.length; i++) {
+            if (Float.isNaN(smooth[i])) {
+                unseen.set(i);
+            }
         }
+        int outside = unseen.cardinality();
         float floor = (float) (NOISE * sorted[outside + (sorted.length - outside) / 2]);
         for (int i = 0; i < size.length; i++) {
             float counts = Math.clamp(size[i] - floor, 0f, (float) STRONGEST);

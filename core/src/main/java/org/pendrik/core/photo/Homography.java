@@ -109,6 +109,17 @@ final class Homography {
         return of(full, from.getFirst());
     }
 
+    /** This map after another one: it takes what that one gives. */
+    Homography after(Homography first) {
+        SimpleMatrix m =
+                new SimpleMatrix(3, 3, true, h).mult(new SimpleMatrix(3, 3, true, first.h));
+        double[] both = new double[9];
+        for (int i = 0; i < 9; i++) {
+            both[i] = m.get(i / 3, i % 3);
+        }
+        return new Homography(both);
+    }
+
     Homography inverse() {
         SimpleMatrix m = new SimpleMatrix(3, 3, true, h).invert();
         double[] inv = new double[9];

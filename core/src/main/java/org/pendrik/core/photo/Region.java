@@ -1,6 +1,7 @@
 package org.pendrik.core.photo;
 
 import java.util.List;
+import java.util.Optional;
 import org.pendrik.core.units.InvalidInput;
 
 /**
@@ -17,6 +18,9 @@ import org.pendrik.core.units.InvalidInput;
 public record Region(
         String name, double xMm, double yMm, double widthMm, double heightMm, List<Point> outline) {
     private static final int MOST_CORNERS = 60;
+
+    /** What is cut of a region and is smaller is nothing. */
+    private static final double NOTHING_MM = 0.99;
 
     public Region {
         outline = List.copyOf(outline);
@@ -106,6 +110,37 @@ public record Region(
             }
         }
         return inside;
+    }
+
+    /** Whether all of another one's box lies in this one's. */
+    public boolean holds(Region other) {
+        return other.xMm >= xMm
+                && other.yMm >= yMm
+                && other.xMm + other.widthMm <= xMm + widthMm
+                && other.lowMm() <= lowMm();
+    }
+
+    /**
+     * What of another one lies in this one's box, counted from the upper left corner of that; empty
+     * where that is less than a millimetre wide or high.
+     */
+    public Optional<Region> cut(Region other) {
+        double x = Math.max(xMm, other.xMm);
+        double y = Math.max(yMm, other.yMm);
+        double wide = Math.min(xMm + widthMm, other.xMm + other.widthMm) - x;
+        double high = Math.min(lowMm(), other.lowMm()) - y;
+        return wide < NOTHING_MM || high < NOTHING_MM
+                ? Optional.empty()
+                : Optional.of(
+                        new Region(
+                                other.name,
+                                x - xMm,
+                                y - yMm,
+                                Math.max(1, wide),
+                                Math.max(1, high),
+                                other.outline.stream()
+                                        .map(p -> new Point(p.x() - xMm, p.y() - yMm))
+                                        .toList()));
     }
 
     /** The lower edge of the box. */

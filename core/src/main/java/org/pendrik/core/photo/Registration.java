@@ -71,6 +71,18 @@ public final class Registration {
      */
     @SuppressWarnings("ArrayRecordComponent") // six numbers, never compared
     public record Fit(double[] onModel, int windows, double movedPx, boolean sure) {
+        /**
+         * The same in millimetres of the side.
+         *
+         * @param pxPerMm pixels of both sides per prototype mm
+         */
+        public double[] onModelMm(double pxPerMm) {
+            double[] m = onModel.clone();
+            m[2] /= pxPerMm;
+            m[5] /= pxPerMm;
+            return m;
+        }
+
         /** How far the sides may still be off each other, pixels. */
         public double slackPx() {
             return sure ? SLACK_PX : SLACK_UNREGISTERED_PX;
@@ -100,8 +112,9 @@ public final class Registration {
         if (Math.min(prototype.width(), prototype.height()) < SMALLEST_PX) {
             return unsure();
         }
-        EdgeField one = EdgeField.of(prototype);
-        EdgeField two = EdgeField.of(model);
+        EdgeField all = EdgeField.of(prototype);
+        EdgeField two = EdgeField.of(model).whereSeen(all);
+        EdgeField one = all.whereSeen(two);
         int w = one.width();
         int h = one.height();
         int most = (int) Math.ceil(MOST_SHARE * w);
@@ -125,7 +138,8 @@ public final class Registration {
         return sure ? new Fit(full, kept.size(), moved, true) : unsure();
     }
 
-    private static Fit unsure() {
+    /** The model's side is left as it is. */
+    public static Fit unsure() {
         return new Fit(UNMOVED.clone(), 0, 0, false);
     }
 

@@ -92,6 +92,48 @@ public final class SideGeometry implements Flattening {
         this.worstMm = free == 0 ? 0 : worstPx * slipMm;
     }
 
+    /** A part of a side that is known already. */
+    private SideGeometry(SideGeometry whole, Homography fromPart, Length length, Length height) {
+        Homography toPart = fromPart.inverse();
+        this.toPhoto = whole.toPhoto.after(fromPart);
+        this.toSide = toPart.after(whole.toSide);
+        this.lens = whole.lens;
+        this.shaken = whole.shaken.stream().map(toPart::after).toList();
+        this.length = length;
+        this.height = height;
+        this.residualMm = whole.residualMm;
+        this.worstMm = whole.worstMm;
+        this.slipMm = whole.slipMm;
+        this.finestPxPerMm = finest();
+    }
+
+    /**
+     * A part of the side as a side of its own, places counted from its upper left corner.
+     *
+     * @param window the part, prototype mm
+     * @param moved where places of the side that the part is of lie on this one, prototype mm: x' =
+     *     a x + b y + c, y' = d x + e y + f
+     */
+    public SideGeometry part(Region window, double[] moved) {
+        double x = window.xMm();
+        double y = window.yMm();
+        Homography fromPart =
+                Homography.of(
+                        new double[] {
+                            moved[0],
+                            moved[1],
+                            moved[0] * x + moved[1] * y + moved[2],
+                            moved[3],
+                            moved[4],
+                            moved[3] * x + moved[4] * y + moved[5],
+                            0,
+                            0,
+                            1
+                        });
+        return new SideGeometry(
+                this, fromPart, Length.ofMm(window.widthMm()), Length.ofMm(window.heightMm()));
+    }
+
     private static double hand(double squaresPx, int free) {
         return Math.sqrt((EXPECTED_FREE * HAND_PX * HAND_PX + squaresPx) / (EXPECTED_FREE + free));
     }

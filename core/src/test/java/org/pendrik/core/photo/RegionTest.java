@@ -1,6 +1,7 @@
 package org.pendrik.core.photo;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -98,5 +99,33 @@ public class RegionTest {
             }
             assertEquals(crossed, among ? 0 : 2);
         }
+    }
+
+    @Test
+    public void whatLiesInABoxIsCountedFromItsCorner() {
+        Region window = new Region("window", 1000, 200, 800, 600);
+        Region whole = Region.of("in it", List.of(p(1100, 300), p(1300, 300), p(1200, 500)));
+        assertTrue(window.holds(whole));
+        Region cut = window.cut(whole).orElseThrow();
+        assertEquals(cut.xMm(), 100.0);
+        assertTrue(cut.contains(200, 150) && !cut.contains(110, 290));
+        // part of it lies outside: the outline still says where it ends
+        Region over = Region.of("over", List.of(p(900, 300), p(1300, 300), p(900, 500)));
+        assertFalse(window.holds(over));
+        Region left = window.cut(over).orElseThrow();
+        assertEquals(left.xMm(), 0.0);
+        assertEquals(left.widthMm(), 300.0);
+        assertTrue(left.contains(20, 120) && !left.contains(280, 180));
+        assertTrue(window.cut(new Region("beside", 100, 200, 900.5, 90)).isEmpty());
+        SplittableRandom random = new SplittableRandom(9);
+        for (int k = 0; k < 2000; k++) {
+            double x = random.nextDouble(1000, 1800);
+            double y = random.nextDouble(200, 800);
+            assertEquals(over.contains(x, y), left.contains(x - 1000, y - 200), x + ", " + y);
+        }
+    }
+
+    private static Point p(double x, double y) {
+        return new Point(x, y);
     }
 }

@@ -191,4 +191,32 @@ public class SideRectifierTest {
         assertEquals(big.halved().width(), 1);
         assertEquals(big.halved().at(0, 0), 0xff102030);
     }
+
+    @Test
+    public void aPartOfASideIsASideOfItsOwn() {
+        SideGeometry whole = found(CORNERS, List.of());
+        Region window = new Region("part", 5200, 700, 1600, 900);
+        // laid over another side, on which everything lies 30 mm to the left and a little turned
+        double[] moved = {0.999, 0.004, 30, -0.002, 1.001, -8};
+        SideGeometry part = whole.part(window, moved);
+        assertEquals(part.length().mm(), 1600.0);
+        for (double x : new double[] {0, 700, 1600}) {
+            for (double y : new double[] {0, 400, 900}) {
+                double onX = 5200 + x;
+                double onY = 700 + y;
+                Point own =
+                        new Point(
+                                moved[0] * onX + moved[1] * onY + moved[2],
+                                moved[3] * onX + moved[4] * onY + moved[5]);
+                Point seen = part.toPhoto(new Point(x, y));
+                assertEquals(seen.distance(whole.toPhoto(own)), 0, 1e-6);
+                assertEquals(part.toSide(seen).distance(new Point(x, y)), 0, 1e-6);
+                assertEquals(
+                        part.placeSdMm(x, y), whole.placeSdMm(own.x(), own.y()), 0.01, x + " " + y);
+                assertTrue(part.seesPlaneAt(seen));
+            }
+        }
+        assertTrue(part.scaleSd() > whole.scaleSd(), "a shorter piece is known less well");
+        assertTrue(part.finestPxPerMm() <= whole.finestPxPerMm());
+    }
 }
