@@ -109,8 +109,8 @@ export class PhotoMarks {
 		this.#jobId = photo.jobId;
 		this.#version = photo.version;
 		this.#kept = keptOf(photo);
-		if (curved) this.chosen = { kind: 'arc', index: 0 };
 		this.#show(this.#kept);
+		this.chosen = this.#first;
 	}
 
 	/**

@@ -386,6 +386,7 @@ describe('marks on a photograph', () => {
 			desk
 		);
 		expect(marks.inPart).toBe(true);
+		expect(marks.chosen).toEqual({ kind: 'known', index: 0 });
 		expect(marks.reference).toBe('LETTERING');
 		marks.setReference('CARD');
 		expect(marks.grey).toMatchObject({ lightness: 50, by: null });

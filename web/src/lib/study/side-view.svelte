@@ -88,6 +88,15 @@
 			`at=${stamp}-${samples.map((s) => s.id).join('')}`
 	);
 
+	// a detail is looked at as large as it can be, until someone looks about
+	let looked = false;
+	$effect(() => {
+		if (!part || looked) return;
+		looked = true;
+		const { xMm, yMm, widthMm, heightMm } = part;
+		if (view.zoom === 1) view.fit({ x: xMm, y: yMm, width: widthMm, height: heightMm });
+	});
+
 	// the overlay first: measuring anew beside it would make both wait
 	let drawn: (() => void) | undefined;
 	$effect(() => {

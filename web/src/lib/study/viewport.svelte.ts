@@ -56,6 +56,14 @@ export class Viewport {
 		}
 	}
 
+	/** Shows a part as large as it can be. */
+	fit(part: Box): void {
+		const most = Math.min(this.width() / part.width, this.height() / part.height);
+		this.zoom = Math.min(MOST, Math.max(1, most));
+		this.#x = part.x + (part.width - this.width() / this.zoom) / 2;
+		this.#y = part.y + (part.height - this.height() / this.zoom) / 2;
+	}
+
 	whole(): void {
 		this.zoom = 1;
 	}

@@ -91,4 +91,19 @@ describe('what is shown of a picture', () => {
 		wheel(1);
 		expect([v.zoom, kept]).toEqual([1, 2]);
 	});
+
+	test('a part is shown whole, as large as it can be, and not beyond the border', () => {
+		const view = new Viewport(
+			() => 6400,
+			() => 2600
+		);
+		view.fit({ x: 2000, y: 100, width: 1600, height: 1000 });
+		expect(view.zoom).toBeCloseTo(2.6);
+		const b = view.box;
+		expect(b.y).toBeCloseTo(100);
+		expect(b.x + b.width / 2).toBeCloseTo(2800);
+		view.fit({ x: 0, y: 0, width: 100, height: 100 });
+		expect(view.zoom).toBe(16);
+		expect(view.box.x).toBe(0);
+	});
 });

@@ -3,6 +3,8 @@ package org.pendrik.app.paper;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
@@ -25,6 +27,10 @@ final class BenchSheetPdf {
     private static final double LINE_MM = 3.2;
 
     private static final int COLUMNS = 3;
+
+    /** A note of so many lines is not torn. */
+    private static final int TOGETHER = 12;
+
     private static final double GAP_MM = 6;
     private static final double PATCH_MM = 9;
     private static final int BLACK = 0;
@@ -84,6 +90,10 @@ final class BenchSheetPdf {
     private final Sheet sheet;
     private final Grid grid;
     private int column;
+
+    /** How far down each column is filled. */
+    private final double[] ends = new double[COLUMNS];
+
     private double top;
     private double at;
 
@@ -93,14 +103,13 @@ final class BenchSheetPdf {
     }
 
     static byte[] of(Content content, CardLayout.Paper paper, Grid grid) {
-        List<CardLayout.Placed> placed =
-                CardLayout.place(
-                        content.cards().stream()
-                                .map(c -> new CardLayout.Card(c.lengthMm(), c.heightMm()))
-                                .toList(),
-                        paper);
         try (Sheet sheet = new Sheet(paper, "Bench sheet")) {
-            new BenchSheetPdf(sheet, grid).draw(content, placed);
+            List<CardLayout.Card> cards = new ArrayList<>();
+            for (Card c : content.cards()) {
+                double heading = sheet.widthMm(Sheet.NAME, heading(c));
+                cards.add(new CardLayout.Card(c.lengthMm(), c.heightMm(), heading));
+            }
+            new BenchSheetPdf(sheet, grid).draw(content, CardLayout.place(cards, paper));
             return sheet.file();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -117,9 +126,9 @@ final class BenchSheetPdf {
             }
             Card c = content.cards().get(p.card());
             card(c, p);
-            top = p.yMm() + c.heightMm() + 8;
+            top = Math.max(top, p.yMm() + c.heightMm() + 8);
         }
-        at = top;
+        begin();
         for (Entry e : content.entries()) {
             entry(e);
         }
@@ -132,8 +141,10 @@ final class BenchSheetPdf {
             }
         }
         if (!content.note().isBlank()) {
+            List<String> lines = sheet.wrapped(Sheet.SMALL, content.note(), columnMm());
             at += 1;
-            for (String line : sheet.wrapped(Sheet.SMALL, content.note(), columnMm())) {
+            room(Math.min(lines.size(), TOGETHER) * LINE_MM);
+            for (String line : lines) {
                 room(LINE_MM);
                 sheet.text(Sheet.SMALL, x(), at + 2.5, line);
                 at += LINE_MM;
@@ -149,24 +160,39 @@ final class BenchSheetPdf {
         return MARGIN_MM + column * (columnMm() + GAP_MM);
     }
 
-    /** Goes to the next column, or sheet, where a block does not fit any more. */
+    /** Goes to the next column in which a block fits, to one before it, or to a new sheet. */
     private void room(double mm) throws IOException {
-        if (at + mm <= sheet.paper().heightMm() - MARGIN_MM - 4) {
+        if (fits(at, mm)) {
             return;
         }
-        column++;
-        if (column == COLUMNS) {
-            next();
+        ends[column] = at;
+        for (int k = 1; k < COLUMNS; k++) {
+            int next = (column + k) % COLUMNS;
+            if (fits(ends[next], mm)) {
+                column = next;
+                at = ends[next];
+                return;
+            }
         }
-        at = top;
+        next();
+    }
+
+    private boolean fits(double from, double mm) {
+        return from + mm <= sheet.paper().heightMm() - MARGIN_MM - 4;
     }
 
     private void next() throws IOException {
         sheet.next();
         rulers();
-        column = 0;
         top = MARGIN_MM;
+        begin();
+    }
+
+    /** Columns begin below what stands on the sheet. */
+    private void begin() {
+        column = 0;
         at = top;
+        Arrays.fill(ends, top);
     }
 
     /** 100 mm along the lower edge, and 100 mm up the right one. */
@@ -211,17 +237,12 @@ final class BenchSheetPdf {
                                 p.toMm(),
                                 CardLayout.OVERLAP_MM)
                         : "";
-        sheet.text(
-                Sheet.NAME,
-                p.xMm(),
-                p.yMm() - 8,
-                String.format(
-                        Locale.ROOT,
-                        "%s, 1:%s, %.1f mm long%s",
-                        c.name(),
-                        plain(c.ratio()),
-                        c.lengthMm(),
-                        piece));
+        sheet.text(Sheet.NAME, p.xMm(), p.yMm() - 8, heading(c) + piece);
+    }
+
+    private static String heading(Card c) {
+        return String.format(
+                Locale.ROOT, "%s, 1:%s, %.1f mm long", c.name(), plain(c.ratio()), c.lengthMm());
     }
 
     private static String plain(double v) {
@@ -313,7 +334,7 @@ final class BenchSheetPdf {
     private void entry(Entry e) throws IOException {
         double textX = PATCH_MM + 2;
         List<String> lines =
-                new java.util.ArrayList<>(
+                new ArrayList<>(
                         sheet.wrapped(
                                 8, e.number() + "  " + e.name() + e.side(), columnMm() - textX));
         int heads = lines.size();

@@ -18,11 +18,14 @@ import org.pendrik.core.photo.Raster;
 public final class Pictures {
     private static final float QUALITY = 0.9f;
 
+    /** As light as a page in mid-grey, so that it neither dazzles nor darkens what lies beside. */
+    private static final int UNSEEN = 0xff8c8c8c;
+
     private Pictures() {}
 
     /** A JPEG no wider or higher than given. */
     public static byte[] jpeg(Raster raster, int mostPx) {
-        BufferedImage image = image(raster, BufferedImage.TYPE_INT_RGB);
+        BufferedImage image = image(withGround(raster), BufferedImage.TYPE_INT_RGB);
         double scale = Math.min(1, (double) mostPx / Math.max(raster.width(), raster.height()));
         if (scale < 1) {
             int w = Math.max(1, (int) Math.round(raster.width() * scale));
@@ -36,6 +39,17 @@ public final class Pictures {
             image = small;
         }
         return jpeg(image, QUALITY);
+    }
+
+    /** What is not in a photograph as neutral grey: a JPEG has no holes. */
+    private static Raster withGround(Raster raster) {
+        int[] argb = raster.argb().clone();
+        for (int i = 0; i < argb.length; i++) {
+            if (argb[i] >>> 24 == 0) {
+                argb[i] = UNSEEN;
+            }
+        }
+        return new Raster(raster.width(), raster.height(), argb);
     }
 
     /**

@@ -5,9 +5,9 @@ import java.util.List;
 import org.pendrik.core.units.InvalidInput;
 
 /**
- * Where side cards stand on sheets of paper, at exact model scale: one below the other while they
- * fit, on a new sheet when not. A side longer than the sheet is cut into pieces that overlap, so
- * that they can be joined.
+ * Where side cards stand on sheets of paper, at exact model scale: beside each other in rows while
+ * they fit, on a new sheet when not. A side longer than the sheet is cut into pieces that overlap,
+ * so that they can be joined; each has a row of its own.
  */
 public final class CardLayout {
     /** Pieces of one side share this much. */
@@ -19,6 +19,10 @@ public final class CardLayout {
     private static final double HEAD_MM = 16;
 
     private static final double FOOT_MM = 8;
+
+    /** Between two sides in a row: the cut marks of both. */
+    private static final double BESIDE_MM = 13;
+
     private static final int MOST_SHEETS = 60;
 
     /** Paper, lying on its long edge. */
@@ -50,8 +54,9 @@ public final class CardLayout {
      *
      * @param lengthMm of the model
      * @param heightMm of the model
+     * @param headingMm what its name takes along
      */
-    public record Card(double lengthMm, double heightMm) {}
+    public record Card(double lengthMm, double heightMm, double headingMm) {}
 
     /**
      * A piece of a side on a sheet.
@@ -76,7 +81,9 @@ public final class CardLayout {
         double room = paper.widthMm() - 2 * MARGIN_MM;
         List<Placed> out = new ArrayList<>();
         int sheet = 0;
+        double x = MARGIN_MM;
         double y = MARGIN_MM;
+        double row = 0;
         for (int c = 0; c < cards.size(); c++) {
             Card card = cards.get(c);
             double needs = HEAD_MM + card.heightMm() + FOOT_MM;
@@ -99,14 +106,23 @@ public final class CardLayout {
                             ? 1
                             : (int) Math.ceil((card.lengthMm() - OVERLAP_MM) / (room - OVERLAP_MM));
             for (int p = 0; p < pieces; p++) {
+                double along = pieces > 1 ? room : Math.max(card.lengthMm(), card.headingMm());
+                if (x > MARGIN_MM && x + along > MARGIN_MM + room) {
+                    x = MARGIN_MM;
+                    y += row;
+                    row = 0;
+                }
                 if (y + needs > paper.heightMm() - MARGIN_MM + 1e-9) {
                     sheet++;
+                    x = MARGIN_MM;
                     y = MARGIN_MM;
+                    row = 0;
                 }
                 double from = p * (room - OVERLAP_MM);
                 double to = Math.min(card.lengthMm(), from + room);
-                out.add(new Placed(c, sheet, MARGIN_MM, y + HEAD_MM, from, to));
-                y += needs;
+                out.add(new Placed(c, sheet, x, y + HEAD_MM, from, to));
+                x += along + BESIDE_MM;
+                row = Math.max(row, needs);
             }
         }
         if (sheet >= MOST_SHEETS) {

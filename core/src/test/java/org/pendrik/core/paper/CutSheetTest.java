@@ -1,11 +1,14 @@
 package org.pendrik.core.paper;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.SplittableRandom;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.pendrik.core.paper.CutSheet.Kept;
@@ -174,18 +177,23 @@ public class CutSheetTest {
     }
 
     @Test
-    public void sidesStandBelowEachOtherAndLongOnesAreCutWithAnOverlap() {
+    public void sidesStandInRowsAndLongOnesAreCutWithAnOverlap() {
         var placed =
                 CardLayout.place(
                         List.of(
-                                new CardLayout.Card(73.5, 29.9),
-                                new CardLayout.Card(73.5, 29.9),
-                                new CardLayout.Card(600, 80)),
+                                new CardLayout.Card(73.5, 29.9, 88),
+                                new CardLayout.Card(73.5, 45, 90),
+                                new CardLayout.Card(73.5, 29.9, 88),
+                                new CardLayout.Card(600, 80, 95)),
                         CardLayout.Paper.A4);
         assertEquals(placed.get(0).sheet(), 0);
         assertEquals(placed.get(1).sheet(), 0);
-        assertTrue(placed.get(1).yMm() > placed.get(0).yMm() + 29.9);
-        var pieces = placed.stream().filter(p -> p.card() == 2).toList();
+        // beside each other as far as names and cut marks let them, else in the next row
+        assertEquals(placed.get(1).yMm(), placed.get(0).yMm());
+        assertTrue(placed.get(1).xMm() >= placed.get(0).xMm() + 88 + 10);
+        assertEquals(placed.get(2).xMm(), placed.get(0).xMm());
+        assertTrue(placed.get(2).yMm() > placed.get(1).yMm() + 45);
+        var pieces = placed.stream().filter(p -> p.card() == 3).toList();
         assertEquals(pieces.size(), 3);
         for (int i = 1; i < pieces.size(); i++) {
             assertEquals(
@@ -198,13 +206,44 @@ public class CutSheetTest {
     }
 
     @Test
+    public void sidesAndTheirNamesLieOnThePaperAndNeverOnEachOther() {
+        SplittableRandom random = new SplittableRandom(12);
+        for (int k = 0; k < 300; k++) {
+            List<CardLayout.Card> cards = new ArrayList<>();
+            for (int i = 0; i < 6; i++) {
+                cards.add(
+                        new CardLayout.Card(
+                                random.nextDouble(15, 400),
+                                random.nextDouble(10, 160),
+                                random.nextDouble(60, 110)));
+            }
+            List<Rectangle2D> taken = new ArrayList<>();
+            List<Integer> sheets = new ArrayList<>();
+            for (CardLayout.Placed p : CardLayout.place(cards, CardLayout.Paper.A4)) {
+                CardLayout.Card c = cards.get(p.card());
+                double along = Math.max(p.toMm() - p.fromMm(), c.headingMm());
+                var box =
+                        new Rectangle2D.Double(
+                                p.xMm(), p.yMm() - 15.99, along, c.heightMm() + 23.98);
+                assertTrue(new Rectangle2D.Double(9.9, 9.9, 277.2, 190.2).contains(box), "" + box);
+                for (int i = 0; i < taken.size(); i++) {
+                    assertFalse(
+                            sheets.get(i) == p.sheet() && taken.get(i).intersects(box), "" + box);
+                }
+                taken.add(box);
+                sheets.add(p.sheet());
+            }
+        }
+    }
+
+    @Test
     public void aSideHigherThanThePaperIsRefused() {
         InvalidInput e =
                 expectThrows(
                         InvalidInput.class,
                         () ->
                                 CardLayout.place(
-                                        List.of(new CardLayout.Card(100, 190)),
+                                        List.of(new CardLayout.Card(100, 190, 80)),
                                         CardLayout.Paper.A4));
         assertTrue(e.getMessage().contains("at most 166 mm"), e.getMessage());
     }
