@@ -2,6 +2,7 @@
 	import type { Schemas } from '$lib/api/client';
 	import { restsOn, said } from '$lib/compare/verdict';
 	import { factorySaid } from '$lib/study/factory-colour';
+	import { sidesOf } from '$lib/study/sides';
 	import { day, inFull, span, when } from '$lib/time/time';
 
 	/** The record of a job: what the prototype showed, what was planned, what was really done, how it compares. */
@@ -21,6 +22,10 @@
 	const technique = (key: string) => lists?.techniques.find((t) => t.key === key)?.name ?? key;
 	const material = (key: string) => lists?.materials.find((m) => m.key === key)?.name ?? key;
 	const effect = (key: string) => lists?.effects.find((e) => e.key === key)?.label ?? key;
+	const sides = $derived(sidesOf(record.job.kind));
+	/** By its words; one without any by its side. */
+	const called = (p: Schemas['PhotographPart']) =>
+		p.caption || (sides.find((s) => s.key === p.side)?.label.toLowerCase() ?? '');
 	const time = (iso: string) => new Date(iso).getTime();
 	const pictures = $derived(
 		record.photographs.filter((p) => p.corners ?? p.knownLines ?? p.knownPoints?.points.length)
@@ -56,7 +61,9 @@
 			/>
 			<figcaption class="mt-1 flex justify-between gap-2">
 				<span
-					><span class="font-semibold">{p.role === 'MODEL' ? 'Model' : 'Prototype'}</span>, {p.caption}</span
+					><span class="font-semibold">{p.role === 'MODEL' ? 'Model' : 'Prototype'}</span>, {called(
+						p
+					)}</span
 				>
 				<span class="whitespace-nowrap text-soft">{day(p.takenAt ?? p.addedAt)}</span>
 			</figcaption>
@@ -103,7 +110,7 @@
 								>{region.name}{region.factory ? ' (factory colour)' : ''}</th
 							>{/if}
 						<td class="py-0.5 pr-4 text-soft"
-							>{photo.role === 'MODEL' ? 'Model' : 'Prototype'}, {photo.caption}</td
+							>{photo.role === 'MODEL' ? 'Model' : 'Prototype'}, {called(photo)}</td
 						>
 						{#each [m.l, m.a, m.b, 2 * m.uncertainty] as value, k (k)}<td
 								class="figure pl-4 text-right whitespace-nowrap">{value.toFixed(1)}</td

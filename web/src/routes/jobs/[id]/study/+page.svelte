@@ -68,7 +68,7 @@
 	const sides = $derived(sidesOf(view?.job.kind));
 	const label = $derived(sides.find((s) => s.key === side)?.label ?? '');
 	const stamp = $derived(
-		`${photo?.version ?? 0}-${view?.job.version ?? 0}-${Math.round(size?.lengthMm ?? 0)}x${Math.round(size?.heightMm ?? 0)}`
+		`${photo?.version ?? 0}-${several.map((p) => p.version).join('.')}-${view?.job.version ?? 0}-${Math.round(size?.lengthMm ?? 0)}x${Math.round(size?.heightMm ?? 0)}`
 	);
 
 	Keys.use('Study', () => [

@@ -111,8 +111,7 @@ class Papers {
         return studies.of(jobId).regions().stream().filter(r -> r.side() == side).toList();
     }
 
-    private static BenchSheetPdf.Card card(
-            Job job, Photograph p, FlatSide side, List<JobRegion> regions) {
+    private BenchSheetPdf.Card card(Job job, Photograph p, FlatSide side, List<JobRegion> regions) {
         List<BenchSheetPdf.Outlined> outlined = new ArrayList<>();
         for (int i = 0; i < regions.size(); i++) {
             JobRegion r = regions.get(i);
@@ -122,7 +121,7 @@ class Papers {
         }
         return new BenchSheetPdf.Card(
                 job.name() + ", " + p.side().label(job.kind()),
-                side.inNeutralLight(),
+                joined.together(p, side),
                 side.pxPerMm(),
                 job.scaleRatio(),
                 outlined);

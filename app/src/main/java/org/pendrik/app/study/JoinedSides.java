@@ -1,6 +1,7 @@
 package org.pendrik.app.study;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -29,6 +30,7 @@ import org.pendrik.core.measure.MeasuredRegion;
 import org.pendrik.core.measure.SideMeasurer;
 import org.pendrik.core.measure.WeatherClass;
 import org.pendrik.core.photo.ColourSample;
+import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.Region;
 import org.pendrik.core.units.Watch;
 import org.springframework.stereotype.Service;
@@ -166,6 +168,43 @@ public class JoinedSides {
             }
         }
         return of == 0 ? 0 : (double) in / of;
+    }
+
+    /**
+     * A side as its photographs show it together, in neutral and even light: what the leading one
+     * does not show comes from the next one that does.
+     *
+     * @param leading the leading photograph of the side
+     * @param first its side, laid flat
+     */
+    public Raster together(Photograph leading, FlatSide first) {
+        Raster seen = first.inNeutralLight();
+        int[] all = seen.argb().clone();
+        for (Photograph p : photographs.joined(leading.jobId(), leading.side())) {
+            if (!p.equals(leading) && hasHoles(all) && photographs.hasFile(p.hash())) {
+                even.of(p)
+                        .map(s -> flat.laid(first, s).side().inNeutralLight().argb())
+                        .ifPresent(other -> fill(all, other));
+            }
+        }
+        return new Raster(seen.width(), seen.height(), all);
+    }
+
+    private static boolean hasHoles(int[] argb) {
+        return Arrays.stream(argb).anyMatch(p -> p >>> 24 == 0);
+    }
+
+    private static void fill(int[] argb, int[] other) {
+        for (int i = 0; i < argb.length; i++) {
+            argb[i] = argb[i] >>> 24 == 0 ? other[i] : argb[i];
+        }
+    }
+
+    /** The flat side of a photograph; the leading one with what the others show beside it. */
+    Optional<Raster> picture(UUID photographId) {
+        Photograph p = photographs.get(photographId);
+        boolean leads = p.equals(photographs.leading(p.jobId(), Role.PROTOTYPE, p.side()));
+        return even.of(p).map(s -> leads ? together(p, s) : s.inNeutralLight());
     }
 
     /** Another photograph, laid over the leading one and measured; empty where its file is gone. */

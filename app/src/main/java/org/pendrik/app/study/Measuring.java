@@ -276,13 +276,12 @@ public class Measuring {
     }
 
     /**
-     * The side of a photograph as it would look in neutral and even light.
-     *
-     * @param part the part that it shows at its own resolution, if that is finer
+     * What a photograph shows of its side at a finer resolution than that of the whole side, as it
+     * would look in neutral and even light.
      */
-    Optional<Raster> even(UUID photographId, boolean part) {
-        return known(photographs.get(photographId), part)
-                .map(k -> k.even().side().inNeutralLight());
+    Optional<Raster> part(UUID photographId) {
+        return close(photographs.get(photographId))
+                .map(c -> c.known().even().side().inNeutralLight());
     }
 
     private Optional<EvenSides.Known> known(Photograph p, boolean part) {

@@ -104,7 +104,8 @@ class StudyController {
     }
 
     /**
-     * The flat side, the fall of the light taken out where that is wanted and told.
+     * The flat side, the fall of the light taken out where that is wanted and told; that of the
+     * leading photograph with what the others show beside it.
      *
      * @param part of it only the part that the photograph shows at its own resolution
      */
@@ -115,7 +116,8 @@ class StudyController {
             @PathVariable UUID photographId, @RequestParam(defaultValue = "false") boolean part) {
         return jpeg(
                 Pictures.jpeg(
-                        measuring.even(photographId, part).orElseThrow(() -> new NotFound(NO_SIDE)),
+                        (part ? measuring.part(photographId) : joined.picture(photographId))
+                                .orElseThrow(() -> new NotFound(NO_SIDE)),
                         FlatSide.WORKING_WIDTH_PX));
     }
 

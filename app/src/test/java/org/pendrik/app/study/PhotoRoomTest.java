@@ -22,6 +22,7 @@ import org.pendrik.app.standins.DemoShots;
 import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.Weathering;
 import org.pendrik.core.colour.Lab;
+import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
 import org.pendrik.core.photo.SideRectifier;
@@ -539,6 +540,27 @@ public class PhotoRoomTest extends AppTest {
         assertEquals(
                 region(joined, two.toString()).path("measuredOn").asString(), right.toString());
         assertTrue(factories.of(jobs.get(job)).isPresent(), "the factory colour is on the right");
+
+        // what the leading one does not show is seen on the other
+        var together =
+                ImageIO.read(
+                        new ByteArrayInputStream(
+                                get("/api/photographs/" + left + "/even")
+                                        .getResponse()
+                                        .getContentAsByteArray()));
+        var alone =
+                ImageIO.read(
+                        new ByteArrayInputStream(
+                                get("/api/photographs/" + right + "/even")
+                                        .getResponse()
+                                        .getContentAsByteArray()));
+        int y = together.getHeight() * 900 / 2600;
+        int onRight = together.getWidth() * 5250 / 6400;
+        int onLeft = together.getWidth() * 1150 / 6400;
+        Lab paint = Srgb.toLab(alone.getRGB(onRight, y));
+        assertTrue(Srgb.toLab(together.getRGB(onRight, y)).distance(paint) < 4);
+        assertTrue(Srgb.toLab(together.getRGB(onLeft, y)).distance(paint) < 15);
+        assertTrue(Srgb.toLab(alone.getRGB(onLeft, y)).distance(new Lab(58, 0, 0)) < 3);
 
         // against a model that shows all of the side, both are judged
         JsonNode study = ok(get("/api/jobs/" + job + "/study"));
