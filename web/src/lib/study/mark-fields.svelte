@@ -3,9 +3,20 @@
 	import { REFERENCES, type PhotoMarks, type Reference } from './marks.svelte';
 
 	/** What can be marked on a photograph besides its corners, with the numbers that belong to it. */
-	type Props = { marks: PhotoMarks; lengthMm: number; heightMm: number };
+	type Props = {
+		marks: PhotoMarks;
+		lengthMm: number;
+		heightMm: number;
+		/** Told when a mark was added by key, which goes on by moving it. */
+		onkey?: () => void;
+	};
 
-	let { marks, lengthMm, heightMm }: Props = $props();
+	let { marks, lengthMm, heightMm, onkey }: Props = $props();
+
+	function add(event: MouseEvent, mark: () => void) {
+		mark();
+		if (event.detail === 0) onkey?.();
+	}
 
 	const THINGS = (Object.keys(REFERENCES) as Reference[]).map(
 		(key) => [key, REFERENCES[key].label] as const
@@ -54,30 +65,38 @@
 		<button class="tag underline" onclick={() => marks.resizeGrey(1 / 1.2)}>smaller</button>
 		<button class="tag underline" onclick={() => marks.dropGrey()}>take the patch out</button>
 	{:else}
-		<button class="tag underline" onclick={() => marks.addGrey()}>Mark a grey card</button>
+		<button class="tag underline" onclick={(event) => add(event, () => marks.addGrey())}
+			>Mark a grey card</button
+		>
 		<button
 			class="tag underline"
 			title="Without a card: what left the shop white tells the light, less surely"
-			onclick={() => marks.addGrey('LETTERING')}>or white lettering</button
+			onclick={(event) => add(event, () => marks.addGrey('LETTERING'))}>or white lettering</button
 		>
 		<button
 			class="tag underline"
 			title="Without a card: grey stone under the open sky tells the colour of the light, not its level"
-			onclick={() => marks.addGrey('BALLAST')}>or ballast</button
+			onclick={(event) => add(event, () => marks.addGrey('BALLAST'))}>or ballast</button
 		>
 	{/if}
 	{#if !marks.curved}
-		<button class="tag underline" onclick={() => marks.addKnown(lengthMm, heightMm)}
+		<button
+			class="tag underline"
+			onclick={(event) => add(event, () => marks.addKnown(lengthMm, heightMm))}
 			>Add a known point</button
 		>
 	{/if}
 	{#if marks.inPart}
-		<button class="tag underline" onclick={() => marks.addLevel('LEVEL')}>Lay a level line</button>
-		<button class="tag underline" onclick={() => marks.addLevel('UPRIGHT')}
+		<button class="tag underline" onclick={(event) => add(event, () => marks.addLevel('LEVEL'))}
+			>Lay a level line</button
+		>
+		<button class="tag underline" onclick={(event) => add(event, () => marks.addLevel('UPRIGHT'))}
 			>Lay an upright line</button
 		>
 	{/if}
-	<button class="tag underline" onclick={() => marks.addLine()}>Lay a straight line</button>
+	<button class="tag underline" onclick={(event) => add(event, () => marks.addLine())}
+		>Lay a straight line</button
+	>
 </div>
 {#each marks.level as l, i (i)}
 	<div class="mt-1 flex flex-wrap items-center gap-2">

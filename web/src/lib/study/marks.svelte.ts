@@ -214,6 +214,8 @@ export class PhotoMarks {
 		const py = Math.min(Math.max(y, 0), this.height);
 		const c = this.chosen;
 		if (c.kind === 'corner') {
+			// in part there are no corners, and nothing is chosen before something is marked
+			if (this.inPart) return;
 			this.corners[c.index] = { x: px, y: py };
 			this.#place(c.index);
 		} else if (c.kind === 'known') {

@@ -359,6 +359,10 @@ describe('marks on a photograph', () => {
 		const marks = new PhotoMarks(fresh(), desk);
 		marks.bePart(true);
 		expect(marks.all).toEqual([]);
+		const corners = marks.corners.map((c) => ({ ...c }));
+		marks.nudge(9, 9);
+		expect(marks.corners).toEqual(corners);
+		expect(marks.kept).toBe(true);
 		marks.addLevel('UPRIGHT');
 		marks.moveTo(300, 100);
 		marks.setLevelLength(0, 2400);

@@ -54,6 +54,11 @@
 		)
 	);
 
+	/** Takes the keys. */
+	export function take() {
+		stage?.take();
+	}
+
 	async function find() {
 		looking = true;
 		told = '';
@@ -137,4 +142,4 @@
 	{/if}
 </div>
 {#if !marks.curved && !marks.placed}<SideFrame {kind} side={photo.side} />{/if}
-<MarkFields {marks} lengthMm={size.lengthMm} heightMm={size.heightMm} />
+<MarkFields {marks} lengthMm={size.lengthMm} heightMm={size.heightMm} onkey={take} />

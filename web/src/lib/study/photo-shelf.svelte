@@ -14,9 +14,11 @@
 		chosen: string | undefined;
 		side?: Side;
 		onchoose: (id: string) => void;
+		/** Told when all files of a lot were answered. */
+		onput?: () => void;
 	};
 
-	let { jobId, role, photographs, chosen, side = 'LEFT', onchoose }: Props = $props();
+	let { jobId, role, photographs, chosen, side = 'LEFT', onchoose, onput }: Props = $props();
 
 	const TAKEN = 'taken';
 	const desk = Desk.get();
@@ -43,6 +45,7 @@
 		if (all.some((a) => a.text !== TAKEN)) answers = all;
 		coming = '';
 		if (input) input.value = '';
+		onput?.();
 	}
 
 	async function takeOne(file: File): Promise<(typeof answers)[number]> {

@@ -104,17 +104,19 @@
 	}
 
 	const name = $derived(
-		marks.chosen.kind === 'corner'
-			? `${CORNERS[marks.chosen.index] ?? ''} corner`
-			: marks.chosen.kind === 'known'
-				? `known point ${marks.chosen.index + 1}`
-				: marks.chosen.kind === 'line'
-					? `place ${marks.chosen.index + 1} of line ${marks.chosen.line + 1}`
-					: marks.chosen.kind === 'level'
-						? `end ${marks.chosen.index + 1} of ${marks.level[marks.chosen.line]?.along === 'LEVEL' ? 'level' : 'upright'} line ${marks.chosen.line + 1}`
-						: marks.chosen.kind === 'arc'
-							? `${marks.shell[marks.chosen.index]?.leftEnd ? 'left' : 'right'} end circle at ${marks.shell[marks.chosen.index]?.degrees ?? 0}°`
-							: 'patch of known colour'
+		marks.all.length === 0
+			? 'nothing yet'
+			: marks.chosen.kind === 'corner'
+				? `${CORNERS[marks.chosen.index] ?? ''} corner`
+				: marks.chosen.kind === 'known'
+					? `known point ${marks.chosen.index + 1}`
+					: marks.chosen.kind === 'line'
+						? `place ${marks.chosen.index + 1} of line ${marks.chosen.line + 1}`
+						: marks.chosen.kind === 'level'
+							? `end ${marks.chosen.index + 1} of ${marks.level[marks.chosen.line]?.along === 'LEVEL' ? 'level' : 'upright'} line ${marks.chosen.line + 1}`
+							: marks.chosen.kind === 'arc'
+								? `${marks.shell[marks.chosen.index]?.leftEnd ? 'left' : 'right'} end circle at ${marks.shell[marks.chosen.index]?.degrees ?? 0}°`
+								: 'patch of known colour'
 	);
 </script>
 

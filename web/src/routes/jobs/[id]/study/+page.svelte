@@ -30,6 +30,7 @@
 	import { Desk } from '$lib/ui/desk.svelte';
 	import Working from '$lib/ui/working.svelte';
 	import { createQuery } from '@tanstack/svelte-query';
+	import { tick } from 'svelte';
 
 	const id = $derived(page.params.id ?? '');
 	const desk = Desk.get();
@@ -43,6 +44,7 @@
 	let side = $state<Side>('LEFT');
 	let shelf = $state<PhotoShelf>();
 	let flat = $state<SideView>();
+	let marked = $state<PhotoDesk>();
 
 	const all = $derived((photographs.data ?? []).filter((p) => p.role === 'PROTOTYPE'));
 	const prototypes = $derived(all.filter((p) => p.side === side));
@@ -70,6 +72,12 @@
 	const stamp = $derived(
 		`${photo?.version ?? 0}-${several.map((p) => p.version).join('.')}-${view?.job.version ?? 0}-${Math.round(size?.lengthMm ?? 0)}x${Math.round(size?.heightMm ?? 0)}`
 	);
+
+	/** Who put a photograph in by key, and stands nowhere since, goes on at it. */
+	async function markByKeys() {
+		await tick();
+		if (document.activeElement === document.body) marked?.take();
+	}
 
 	Keys.use('Study', () => [
 		{ key: 'p', label: 'Put a photograph in', run: () => shelf?.ask() },
@@ -108,10 +116,11 @@
 					photographs={prototypes}
 					chosen={photo?.id}
 					onchoose={(p) => (wanted = p)}
+					onput={markByKeys}
 				/>
 				{#if photo}
 					{#key `${photo.id} ${Boolean(size.curve)}`}
-						<PhotoDesk {photo} {size} kind={view.job.kind} others={prototypes} />
+						<PhotoDesk bind:this={marked} {photo} {size} kind={view.job.kind} others={prototypes} />
 					{/key}
 					<PhotoAbout {photo} kind={view.job.kind} />
 					{#if leading && several.length > 1 && several.some((p) => p.id === photo.id)}

@@ -335,10 +335,15 @@ public class PhotoRoomStoryTest extends BrowserTest {
         Page page = study();
         page.getByLabel("Photograph of the prototype", new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(photograph("tip.jpg", RUSTED, 5));
+        Locator stage = page.locator("[role=application]").first();
+        assertThat(stage).isFocused();
         button(page, "Not all corners are in it").click();
+        assertThat(page.getByText("Chosen: nothing yet")).isVisible();
         double[][] mm = {{0, 0}, {6400, 0}, {6400, 2600}, {0, 2600}};
         for (int i = 0; i < 4; i++) {
-            page.getByText("Add a known point").click();
+            // by key, who adds a mark goes on by moving it
+            page.getByText("Add a known point").press("Enter");
+            assertThat(stage).isFocused();
             dragFromMiddle(page, Marking.CORNERS.get(i));
             String point = "Known point " + (i + 1) + ", mm from the ";
             page.getByLabel(point + "left").fill(String.valueOf((int) mm[i][0]));
