@@ -6,7 +6,6 @@ import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -14,114 +13,23 @@ import java.util.Base64;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
-import org.pendrik.app.AppTest;
 import org.pendrik.app.Shots;
 import org.pendrik.app.job.Jobs;
 import org.pendrik.app.photograph.Pictures;
 import org.pendrik.app.standins.DemoShots;
-import org.pendrik.app.standins.HopperSide;
 import org.pendrik.app.standins.Weathering;
 import org.pendrik.core.colour.Lab;
-import org.pendrik.core.colour.Srgb;
 import org.pendrik.core.photo.Point;
 import org.pendrik.core.photo.Raster;
-import org.pendrik.core.photo.SideRectifier;
-import org.pendrik.core.units.Length;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Photographs in, measures, effects, comparison, advice: the way of the photo room. */
-public class PhotoRoomTest extends AppTest {
+public class PhotoRoomTest extends PhotoRoomSteps {
     @Autowired private FactoryColours factories;
     @Autowired private Jobs jobs;
-
-    private static final String REST = ", \"side\": \"LEFT\", \"outline\": [], \"role\": ";
-
-    private static String corners(DemoShots.Shot shot) {
-        StringBuilder out = new StringBuilder();
-        for (Point p : shot.camera().corners()) {
-            out.append(out.isEmpty() ? "" : ",")
-                    .append("{\"x\":" + p.x() + ",\"y\":" + p.y() + "}");
-        }
-        return "{\"points\":[" + out + "]}";
-    }
-
-    private UUID shot(UUID job, String role, DemoShots.Shot shot) {
-        UUID id = UUID.randomUUID();
-        ok(photograph(job, id, role, shot.jpeg()));
-        List<Double> c = shot.camera().card();
-        ok(
-                put(
-                        "/api/photographs/" + id + "/marks",
-                        "{\"corners\":"
-                                + corners(shot)
-                                + ",\"greyPatch\":{\"x\":"
-                                + (c.get(0) + 12)
-                                + ",\"y\":"
-                                + (c.get(1) + 12)
-                                + ",\"width\":"
-                                + (c.get(2) - 24)
-                                + ",\"height\":"
-                                + (c.get(3) - 24)
-                                + ",\"lightness\":60},\"version\":1}"));
-        return id;
-    }
-
-    private void regions(UUID job) {
-        ok(
-                put(
-                        "/api/jobs/" + job + "/study/regions",
-                        """
-                        {"regions": [
-                          {"id": "%s", "name": "plate", "zoneKey": "left-side", "xMm": 3345, "yMm": 660, "widthMm": 220,
-                           "heightMm": 290, "factory": true%s"MEASURE"},
-                          {"id": "%s", "name": "upper body", "zoneKey": "left-side", "xMm": 450, "yMm": 130,
-                           "widthMm": 1900, "heightMm": 1010, "factory": false%s"MEASURE"},
-                          {"id": "%s", "name": "lettering", "zoneKey": null, "xMm": 2380, "yMm": 340, "widthMm": 1700,
-                           "heightMm": 250, "factory": false%s"EXCLUDE"}
-                        ], "version": 1}
-                        """
-                                .formatted(
-                                        UUID.randomUUID(),
-                                        REST,
-                                        UUID.randomUUID(),
-                                        REST,
-                                        UUID.randomUUID(),
-                                        REST)));
-    }
-
-    private static String samples(UUID photo) {
-        StringBuilder out = new StringBuilder();
-        HopperSide.clearPlaces()
-                .forEach(
-                        (kind, r) ->
-                                out.append(out.isEmpty() ? "" : ",")
-                                        .append(
-                                                """
-                                                {"id": "%s", "photographId": "%s", "kind": "%s", "xMm": %s, "yMm": %s,
-                                                 "widthMm": %s, "heightMm": %s}
-                                                """
-                                                        .formatted(
-                                                                UUID.randomUUID(),
-                                                                photo,
-                                                                kind,
-                                                                r.getX(),
-                                                                r.getY(),
-                                                                r.getWidth(),
-                                                                r.getHeight())));
-        return out.toString();
-    }
-
-    private static JsonNode named(JsonNode list, String field, String value) {
-        for (JsonNode n : list) {
-            if (n.path(field).asString().equals(value)) {
-                return n;
-            }
-        }
-        throw new AssertionError(value + " is not in " + list);
-    }
 
     @Test
     public void fromMeasuresToEffectsToAdvice() {
@@ -254,10 +162,6 @@ public class PhotoRoomTest extends AppTest {
                     there.path("gaps").get(i).path("model"),
                     judged.path("differences").get(i).path("model"));
         }
-    }
-
-    private static JsonNode region(JsonNode joined, String id) {
-        return named(joined.path("regions"), "regionId", id);
     }
 
     /** Before it had rusted as far. */
@@ -419,159 +323,6 @@ public class PhotoRoomTest extends AppTest {
                 409);
     }
 
-    /**
-     * Of a photograph of the prototype the part from one column to another, in photograph pixels.
-     */
-    private UUID part(UUID job, int from, int to) throws IOException {
-        clock.set(clock.instant().plusSeconds(60));
-        var picture = ImageIO.read(new ByteArrayInputStream(Shots.prototype().jpeg()));
-        var file = new ByteArrayOutputStream();
-        ImageIO.write(picture.getSubimage(from, 0, to - from, picture.getHeight()), "png", file);
-        UUID id = UUID.randomUUID();
-        ok(photograph(job, id, "PROTOTYPE", file.toByteArray()));
-        return id;
-    }
-
-    /** Known points of a part that begins at a column, as marks without corners. */
-    private static String known(int from, int version, double[]... places) {
-        var whole =
-                (SideRectifier.Outcome.Found)
-                        SideRectifier.locate(
-                                Shots.prototype().camera().corners(),
-                                List.of(),
-                                Length.ofMm(6400),
-                                Length.ofMm(2600));
-        List<String> points = new ArrayList<>();
-        for (double[] mm : places) {
-            Point p = whole.geometry().toPhoto(new Point(mm[0], mm[1]));
-            points.add(
-                    "{\"xPx\":%s,\"yPx\":%s,\"xMm\":%s,\"yMm\":%s}"
-                            .formatted(p.x() - from, p.y(), mm[0], mm[1]));
-        }
-        return "{\"corners\":null,\"knownPoints\":{\"points\":[%s]},\"greyPatch\":null,\"version\":%d}"
-                .formatted(String.join(",", points), version);
-    }
-
-    /** A photograph of a part of the side is located without corners and measures what it shows. */
-    @Test
-    public void aPartOfASideIsLocatedByWhatIsKnownOnIt() throws IOException {
-        UUID job = car("In part");
-        UUID whole = shot(job, "PROTOTYPE", Shots.prototype());
-        regions(job);
-        ok(
-                put(
-                        "/api/jobs/" + job + "/study/samples",
-                        "{\"samples\":[" + samples(whole) + "],\"version\":2}"));
-        JsonNode all = ok(get("/api/photographs/" + whole + "/measures"));
-
-        // the left corners are cut off
-        int cut = (int) Shots.prototype().camera().corners().getFirst().x() + 80;
-        UUID bare = part(job, cut, 2400);
-        String marks = "/api/photographs/" + bare + "/marks";
-        double[][] places = {{6400, 0}, {6400, 2600}, {3000, 200}, {3100, 2400}};
-        JsonNode three = ok(put(marks, known(cut, 1, places[0], places[1], places[2])));
-        assertFalse(three.path("located").asBoolean());
-        assertTrue(
-                ok(get("/api/photographs/" + bare + "/needed"))
-                        .path("needed")
-                        .asString()
-                        .startsWith("Still to be marked: two lines that are level"));
-        assertTrue(ok(put(marks, known(cut, 2, places))).path("located").asBoolean());
-        String from = "{\"evened\":true,\"from\":\"" + whole + "\",\"version\":3}";
-        ok(put("/api/photographs/" + bare + "/light", from));
-
-        // what it shows is measured as on the whole
-        JsonNode seen = ok(get("/api/photographs/" + bare + "/measures"));
-        JsonNode plate = named(seen.path("regions"), "name", "plate");
-        JsonNode before = named(all.path("regions"), "name", "plate");
-        assertTrue(
-                lab(plate.path("sample")).distance(lab(before.path("sample"))) < 1.5,
-                plate + " for " + before);
-        assertTrue(seen.path("scalePercent").asDouble() > all.path("scalePercent").asDouble());
-
-        String record = ok(get("/api/jobs/" + job + "/record")).toString();
-        String copy = ok(post("/api/records", record)).path("jobId").asString();
-        JsonNode copied = ok(get("/api/jobs/" + copy + "/photographs")).get(1);
-        assertTrue(copied.path("located").asBoolean());
-        String row = known(cut, 4, places[0], places[0], places[0], places[1]);
-        assertTrue(refused(put(marks, row), 422).contains("Known points and lines"));
-    }
-
-    /** A side that is photographed in two pieces: each region counts on the piece that shows it. */
-    @Test
-    public void aSideInTwoPiecesIsMeasuredPieceByPiece() throws IOException {
-        UUID job = car("In two pieces");
-        UUID left = part(job, 0, 1400);
-        ok(
-                put(
-                        "/api/photographs/" + left + "/marks",
-                        known(
-                                0,
-                                1,
-                                new double[][] {{0, 0}, {0, 2600}, {2800, 200}, {2900, 2500}})));
-        UUID right = part(job, 1100, 2400);
-        ok(
-                put(
-                        "/api/photographs/" + right + "/marks",
-                        known(
-                                1100,
-                                1,
-                                new double[][] {
-                                    {6400, 0}, {6400, 2600}, {3300, 200}, {3300, 2500}
-                                })));
-        String measured =
-                """
-                {"id": "%s", "name": "%s", "zoneKey": null, "xMm": %d, "yMm": 700, "widthMm": 500,
-                 "heightMm": 400, "factory": %s%s"MEASURE"}
-                """;
-        UUID one = UUID.randomUUID();
-        UUID two = UUID.randomUUID();
-        ok(
-                put(
-                        "/api/jobs/" + job + "/study/regions",
-                        "{\"regions\": ["
-                                + measured.formatted(one, "left", 900, false, REST)
-                                + ","
-                                + measured.formatted(two, "right", 5000, true, REST)
-                                + "], \"version\": 1}"));
-        JsonNode joined = ok(get("/api/jobs/" + job + "/sides/LEFT/joined"));
-        assertEquals(joined.path("leading").asString(), left.toString());
-        assertEquals(region(joined, one.toString()).path("measuredOn").asString(), left.toString());
-        assertEquals(
-                region(joined, two.toString()).path("measuredOn").asString(), right.toString());
-        assertTrue(factories.of(jobs.get(job)).isPresent(), "the factory colour is on the right");
-
-        // what the leading one does not show is seen on the other
-        var together =
-                ImageIO.read(
-                        new ByteArrayInputStream(
-                                get("/api/photographs/" + left + "/even")
-                                        .getResponse()
-                                        .getContentAsByteArray()));
-        var alone =
-                ImageIO.read(
-                        new ByteArrayInputStream(
-                                get("/api/photographs/" + right + "/even")
-                                        .getResponse()
-                                        .getContentAsByteArray()));
-        int y = together.getHeight() * 900 / 2600;
-        int onRight = together.getWidth() * 5250 / 6400;
-        int onLeft = together.getWidth() * 1150 / 6400;
-        Lab paint = Srgb.toLab(alone.getRGB(onRight, y));
-        assertTrue(Srgb.toLab(together.getRGB(onRight, y)).distance(paint) < 4);
-        assertTrue(Srgb.toLab(together.getRGB(onLeft, y)).distance(paint) < 15);
-        assertTrue(Srgb.toLab(alone.getRGB(onLeft, y)).distance(new Lab(58, 0, 0)) < 3);
-
-        // against a model that shows all of the side, both are judged
-        JsonNode study = ok(get("/api/jobs/" + job + "/study"));
-        ObjectNode draft = json.createObjectNode().put("version", study.path("version").asInt());
-        draft.set("regions", study.path("regions"));
-        ((ObjectNode) named(draft.path("regions"), "id", two.toString())).put("factory", false);
-        ok(put("/api/jobs/" + job + "/study/regions", draft.toString()));
-        shot(job, "MODEL", Shots.model(new Weathering(1, 0.9, 0.8, 0, 0, 0)));
-        assertEquals(ok(get("/api/jobs/" + job + "/compare")).path("regions").size(), 2);
-    }
-
     /** White lettering or the card of another photograph tell the light where no card hangs. */
     @Test
     public void withoutACardOtherThingsTellTheLightLessSurely() {
@@ -627,11 +378,6 @@ public class PhotoRoomTest extends AppTest {
                         "name",
                         "upper body")
                 .path("sample");
-    }
-
-    private static Lab lab(JsonNode sample) {
-        JsonNode m = sample.path("median");
-        return new Lab(m.path("l").asDouble(), m.path("a").asDouble(), m.path("b").asDouble());
     }
 
     private static JsonNode colour(JsonNode measures) {

@@ -27,9 +27,10 @@ final class EdgeAlignment {
      */
     private static final double DAMPED = 1.05;
 
-    /** Where the sums of a product with (x, y, 1) stand among all. */
+    // all sums of a row in one array: both sides multiplied, each squared, then the slopes of the
+    // product and of the other's square by six coefficients, then the second derivatives: along,
+    // down and across, six products of (x, y, 1) each
     private static final int TOGETHER = 0;
-
     private static final int OTHERS = 1;
     private static final int MINE = 2;
     private static final int SLOPE = 3;
