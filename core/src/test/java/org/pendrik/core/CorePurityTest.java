@@ -25,7 +25,7 @@ public class CorePurityTest {
                     .importPackages("org.pendrik.core");
 
     @Test
-    public void dependsOnlyOnTheLanguageAndFourLibraries() {
+    public void dependsOnlyOnTheLanguageAndFiveLibraries() {
         classes()
                 .that()
                 .resideInAPackage("org.pendrik.core..")
@@ -40,6 +40,9 @@ public class CorePurityTest {
                         "java.math",
                         "java.nio.charset",
                         "org.ejml..",
+                        "com.google.ortools..",
+                        // the solver's messages
+                        "com.google.protobuf",
                         "org.locationtech.jts..",
                         "org.apache.commons.csv",
                         "org.jspecify.annotations")

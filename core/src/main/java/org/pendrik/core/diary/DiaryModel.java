@@ -7,13 +7,17 @@ import com.google.ortools.sat.IntervalVar;
 import com.google.ortools.sat.LinearArgument;
 import com.google.ortools.sat.LinearExpr;
 import com.google.ortools.sat.LinearExprBuilder;
+import com.google.ortools.sat.Literal;
 import com.google.ortools.util.Domain;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The diary as a constraint model, in slots: starts as integers, the person and places as
@@ -30,14 +34,22 @@ final class DiaryModel {
     private final Grid grid;
     final CpModel model = new CpModel();
     final IntVar[] start;
-    private final IntervalVar[] work;
     private final int horizon;
 
     /** By task the sittings that it may have; only with sittings. */
-    private final List<Map<Integer, BoolVar>> in = new ArrayList<>();
+    private final List<Map<Integer, Literal>> in = new ArrayList<>();
 
-    private final Map<Integer, BoolVar> used = new HashMap<>();
+    private final Map<Integer, Literal> used = new HashMap<>();
     private final List<BoolVar> fillings = new ArrayList<>();
+
+    /**
+     * Sittings that something may be moved to; in the others tasks follow one another as before.
+     */
+    private final Set<Integer> open = new HashSet<>();
+
+    private int fillingsElsewhere;
+    private @Nullable Literal yes;
+    private final List<InSitting> waiting = new ArrayList<>();
 
     /**
      * A filling that tasks may share.
@@ -50,26 +62,40 @@ final class DiaryModel {
             BoolVar active,
             IntVar from,
             IntVar until,
-            Map<Integer, BoolVar> in) {}
+            Map<Integer, Literal> in) {}
 
     private final List<Filling> filled = new ArrayList<>();
 
     /**
      * @param domain by task the slots in which it may begin
+     * @param known a diary that holds; where nothing can come or go, its order is kept
      */
-    DiaryModel(Grid grid, List<List<Grid.Window>> domain, int horizon) {
+    DiaryModel(Grid grid, List<List<Grid.Window>> domain, int[] known, int horizon) {
         this.grid = grid;
         this.horizon = horizon;
         this.start = new IntVar[grid.tasks];
-        this.work = new IntervalVar[grid.tasks];
+        List<IntervalVar> work = new ArrayList<>();
+        for (List<Grid.Window> d : domain) {
+            if (d.stream().mapToInt(Grid.Window::sitting).distinct().count() != 1) {
+                d.forEach(w -> open.add(w.sitting()));
+            }
+        }
+        List<Integer> kept = new ArrayList<>();
         for (int i = 0; i < grid.tasks; i++) {
             long[][] spans =
                     domain.get(i).stream()
                             .map(w -> new long[] {w.from(), w.last()})
                             .toArray(long[][]::new);
             start[i] = model.newIntVarFromDomain(Domain.fromIntervals(spans), "s" + i);
-            work[i] = model.newFixedSizeIntervalVar(start[i], grid.slots[i], "w" + i);
+            if (domain.get(i).stream().anyMatch(w -> open.contains(w.sitting()))) {
+                work.add(model.newFixedSizeIntervalVar(start[i], grid.slots[i], "w" + i));
+            } else {
+                kept.add(i);
+            }
         }
+        model.addNoOverlap(work.toArray(IntervalVar[]::new));
+        kept.sort(Comparator.comparingInt(i -> known[i]));
+        keepOrder(kept, known);
         for (Grid.Arc a : grid.arcs) {
             LinearExpr gap =
                     LinearExpr.weightedSum(
@@ -81,9 +107,31 @@ final class DiaryModel {
                 model.addLinearConstraint(gap, a.least(), a.most());
             }
         }
-        model.addNoOverlap(work);
         for (int r = 0; r < grid.asked.resources().size(); r++) {
             places(r);
+        }
+    }
+
+    /** Tasks of sittings that nothing comes to or goes from, in their order. */
+    private void keepOrder(List<Integer> kept, int[] known) {
+        int sitting = -1;
+        int paint = -1;
+        for (int k = 0; k < kept.size(); k++) {
+            int i = kept.get(k);
+            int s = grid.sitting(i, known[i]);
+            if (s != sitting) {
+                sitting = s;
+                paint = -1;
+            } else {
+                int last = kept.get(k - 1);
+                model.addGreaterOrEqual(
+                        LinearExpr.newBuilder().add(start[i]).addTerm(start[last], -1).build(),
+                        grid.slots[last]);
+            }
+            if (grid.paint[i] >= 0 && grid.paint[i] != paint) {
+                paint = grid.paint[i];
+                fillingsElsewhere++;
+            }
         }
     }
 
@@ -154,7 +202,6 @@ final class DiaryModel {
      */
     void withSittings(List<List<Grid.Window>> domain, int mostFillings) {
         for (int i = 0; i < grid.tasks; i++) {
-            Map<Integer, BoolVar> of = new HashMap<>();
             Map<Integer, int[]> ends = new HashMap<>();
             for (Grid.Window w : domain.get(i)) {
                 ends.merge(
@@ -162,22 +209,46 @@ final class DiaryModel {
                         new int[] {w.from(), w.last()},
                         (a, b) -> new int[] {Math.min(a[0], b[0]), Math.max(a[1], b[1])});
             }
+            Map<Integer, Literal> of = new HashMap<>();
             for (Map.Entry<Integer, int[]> e : ends.entrySet()) {
-                int s = e.getKey();
-                BoolVar here = model.newBoolVar("in" + i + "." + s);
-                of.put(s, here);
-                model.addGreaterOrEqual(start[i], e.getValue()[0]).onlyEnforceIf(here);
-                model.addLessOrEqual(start[i], e.getValue()[1]).onlyEnforceIf(here);
-                BoolVar u = used.computeIfAbsent(s, k -> model.newBoolVar("used" + k));
-                model.addImplication(here, u);
+                of.put(e.getKey(), in(i, e.getKey(), e.getValue(), ends.size() == 1));
             }
-            model.addExactlyOne(of.values().toArray(BoolVar[]::new));
+            if (of.size() > 1) {
+                model.addExactlyOne(of.values().toArray(Literal[]::new));
+            }
             in.add(of);
         }
-        for (int s : used.keySet()) {
+        for (InSitting w : waiting) {
+            model.addImplication(
+                    w.here(), used.computeIfAbsent(w.sitting(), k -> model.newBoolVar("used" + k)));
+        }
+        for (int s : open) {
             fillings(s, mostFillings);
         }
     }
+
+    /** Whether a task is in a sitting, which is used then. */
+    private Literal in(int i, int s, int[] ends, boolean only) {
+        if (only) {
+            used.put(s, always());
+            return always();
+        }
+        BoolVar here = model.newBoolVar("in" + i + "." + s);
+        model.addGreaterOrEqual(start[i], ends[0]).onlyEnforceIf(here);
+        model.addLessOrEqual(start[i], ends[1]).onlyEnforceIf(here);
+        waiting.add(new InSitting(s, here));
+        return here;
+    }
+
+    private Literal always() {
+        if (yes == null) {
+            yes = model.trueLiteral();
+        }
+        return yes;
+    }
+
+    /** A task may be in a sitting, so the sitting may be used. */
+    private record InSitting(int sitting, Literal here) {}
 
     private void fillings(int s, int most) {
         List<IntervalVar> apart = new ArrayList<>();
@@ -195,7 +266,7 @@ final class DiaryModel {
                 IntVar until = model.newIntVar(grid.sittingFrom[s], grid.sittingUntil[s], "fu");
                 IntVar size = model.newIntVar(0, grid.sittingUntil[s] - grid.sittingFrom[s], "fz");
                 apart.add(model.newOptionalIntervalVar(from, size, until, active, "fi"));
-                Map<Integer, BoolVar> of = new HashMap<>();
+                Map<Integer, Literal> of = new HashMap<>();
                 for (int i : with) {
                     BoolVar z = model.newBoolVar("z" + i + "." + s + "." + c);
                     of.put(i, z);
@@ -231,7 +302,7 @@ final class DiaryModel {
         }
     }
 
-    private static BoolVar find(Map<Integer, BoolVar> of, int key) {
+    private static Literal find(Map<Integer, Literal> of, int key) {
         return Optional.ofNullable(of.get(key)).orElseThrow();
     }
 
@@ -240,6 +311,7 @@ final class DiaryModel {
         LinearExprBuilder sum = LinearExpr.newBuilder();
         used.values().forEach(u -> sum.addTerm(u, DiaryScore.SET_UPS_OF_A_SITTING));
         fillings.forEach(f -> sum.addTerm(f, 1));
+        sum.add(fillingsElsewhere);
         return sum;
     }
 
@@ -253,7 +325,7 @@ final class DiaryModel {
             }
             int weight = Changes.weight(grid.job(i));
             sum.add(weight);
-            BoolVar stays = in.get(i).get(was);
+            Literal stays = in.get(i).get(was);
             if (stays != null) {
                 sum.addTerm(stays, -weight);
             }
@@ -267,7 +339,7 @@ final class DiaryModel {
         for (int s : used.keySet()) {
             LinearExprBuilder load = LinearExpr.newBuilder();
             for (int i = 0; i < grid.tasks; i++) {
-                BoolVar here = in.get(i).get(s);
+                Literal here = in.get(i).get(s);
                 if (here != null) {
                     load.addTerm(here, grid.task(i).minutes());
                 }
@@ -280,8 +352,6 @@ final class DiaryModel {
 
     /** Tells the search a diary that holds. */
     void hint(int[] known) {
-        int[] filling = new int[filled.size()];
-        Arrays.fill(filling, -1);
         for (int i = 0; i < grid.tasks; i++) {
             model.addHint(start[i], known[i]);
         }
@@ -292,10 +362,16 @@ final class DiaryModel {
         for (int i = 0; i < grid.tasks; i++) {
             int s = grid.sitting(i, known[i]);
             anybody[s] = true;
-            in.get(i).forEach((k, v) -> model.addHint(v, k == s ? 1 : 0));
+            in.get(i).forEach((k, v) -> hint(v, k == s));
         }
-        used.forEach((s, u) -> model.addHint(u, anybody[s] ? 1 : 0));
+        used.forEach((s, u) -> hint(u, anybody[s]));
         hintFillings(known);
+    }
+
+    private void hint(Literal literal, boolean value) {
+        if (literal instanceof BoolVar v && literal != yes) {
+            model.addHint(v, value ? 1 : 0);
+        }
     }
 
     /** Fillings in the order in which the tasks come. */
@@ -307,7 +383,7 @@ final class DiaryModel {
                 byStart.add(i);
             }
         }
-        byStart.sort(java.util.Comparator.comparingInt(i -> known[i]));
+        byStart.sort(Comparator.comparingInt(i -> known[i]));
         int lastSitting = -1;
         int lastPaint = -1;
         for (int i : byStart) {
@@ -328,7 +404,7 @@ final class DiaryModel {
             List<List<Integer>> of = runs.getOrDefault(key, List.of());
             List<Integer> run = c < of.size() ? of.get(c) : List.of();
             model.addHint(f.active(), run.isEmpty() ? 0 : 1);
-            f.in().forEach((i, z) -> model.addHint(z, run.contains(i) ? 1 : 0));
+            f.in().forEach((i, z) -> hint(z, run.contains(i)));
             if (!run.isEmpty()) {
                 int last = run.getLast();
                 model.addHint(f.from(), known[run.getFirst()]);

@@ -42,6 +42,7 @@ public sealed interface DiaryOutcome {
         public enum Kind {
             DRYING,
             NO_BENCH_TIME,
+            OTHER_WORK,
             WORK
         }
     }

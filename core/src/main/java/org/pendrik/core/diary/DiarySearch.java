@@ -32,7 +32,20 @@ final class DiarySearch {
                             Goal.READY, 0.75,
                             Goal.EVEN, 1.0));
 
-    private static final double PART_SECONDS = 0.3;
+    private static final double PART_SECONDS = 1;
+
+    /** What building and preparing a part takes on a usual machine. */
+    private static final double SECONDS_OF_A_PART = 0.15;
+
+    /** What a unit of the solver's deterministic time takes on a usual machine. */
+    private static final double SECONDS_OF_SOLVING = 6;
+
+    /** Quick trials before parts are solved. */
+    private static final int TRIALS = 5_000;
+
+    /** What one of them takes on a usual machine, for each task. */
+    private static final double SECONDS_OF_A_TRIAL = 1.2e-6;
+
     private static final int SEED = 7;
 
     private final DiaryCase asked;
@@ -152,7 +165,7 @@ final class DiarySearch {
 
     /** Jobs one after the other may block what fits when they take turns. */
     private void anyDiary() {
-        DiaryModel m = new DiaryModel(grid, grid.windows, horizon);
+        DiaryModel m = new DiaryModel(grid, grid.windows, grid.earliest, horizon);
         CpSolver solver = solver(seconds * SHARE.getOrDefault(Goal.DATES, 1.0));
         CpSolverStatus status = run(solver, m);
         if (status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.FEASIBLE) {
@@ -216,6 +229,10 @@ final class DiarySearch {
                 proven = whole.proven();
             }
             proven |= goal.of(score()) <= bound;
+            if (goal == Goal.SITTINGS && !proven && before.isEmpty()) {
+                take(new Reinsertion(grid, random).improve(best, TRIALS));
+                spent += TRIALS * SECONDS_OF_A_TRIAL * grid.tasks;
+            }
             Neighbourhoods parts = new Neighbourhoods(grid, random);
             while (!proven && spent < until) {
                 watch.at(saying(goal), Math.min(1, spent / seconds));
@@ -252,7 +269,7 @@ final class DiarySearch {
 
     /** The best for a goal in which each task begins in these windows; taken if it is better. */
     private Solved solve(Goal goal, List<List<Grid.Window>> domain, double limit) {
-        DiaryModel m = new DiaryModel(grid, domain, horizon);
+        DiaryModel m = new DiaryModel(grid, domain, best, horizon);
         boolean sittings = goal != Goal.DATES;
         if (sittings) {
             m.withSittings(domain, pairs() <= WHOLE_UP_TO ? grid.tasks : 2);
@@ -285,13 +302,23 @@ final class DiarySearch {
         solver.getParameters()
                 .setNumWorkers(1)
                 .setRandomSeed(SEED)
-                .setMaxDeterministicTime(Math.max(0.05, limit));
+                .setMaxDeterministicTime(Math.max(0.05, limit) / SECONDS_OF_SOLVING)
+                // parts are small and many, so little is spent on looking at each beforehand
+                .setCpModelProbingLevel(0)
+                .setSymmetryLevel(0)
+                .setMaxPresolveIterations(1);
         return solver;
     }
 
     private CpSolverStatus run(CpSolver solver, DiaryModel m) {
         CpSolverStatus status = solver.solve(m.model);
-        spent += Math.max(0.002, solver.response().getDeterministicTime());
+        System.out.printf(
+                "     %s wall %.3f det %.3f obj %.0f%n",
+                status,
+                solver.wallTime(),
+                solver.response().getDeterministicTime(),
+                solver.objectiveValue());
+        spent += SECONDS_OF_A_PART + SECONDS_OF_SOLVING * solver.response().getDeterministicTime();
         if (status == CpSolverStatus.MODEL_INVALID) {
             throw new IllegalStateException(m.model.validate());
         }

@@ -21,10 +21,10 @@ final class ListSchedule {
     private final int[] notBefore;
     private final List<Integer> taken = new ArrayList<>();
 
-    private ListSchedule(Grid grid, int[] notBefore) {
+    private ListSchedule(Grid grid, int[] start, int[] notBefore) {
         this.grid = grid;
         this.notBefore = notBefore;
-        this.start = new int[grid.tasks];
+        this.start = start;
     }
 
     /** What came of it. */
@@ -52,7 +52,7 @@ final class ListSchedule {
      * @param notBefore by task, no start before
      */
     static Result inOrder(Grid grid, List<Integer> order, int[] notBefore) {
-        ListSchedule out = new ListSchedule(grid, notBefore);
+        ListSchedule out = new ListSchedule(grid, new int[grid.tasks], notBefore);
         @Nullable Integer stuck = null;
         for (int j : order) {
             Optional<Integer> s = out.place(j);
@@ -66,6 +66,22 @@ final class ListSchedule {
             }
         }
         return new Result(out.start, Optional.ofNullable(stuck));
+    }
+
+    /**
+     * One job anew, the others where they are.
+     *
+     * @param start of all tasks; those of the job are changed
+     * @return whether it found a place
+     */
+    static boolean again(Grid grid, int[] start, int job, int[] notBefore) {
+        ListSchedule out = new ListSchedule(grid, start, notBefore);
+        for (int i = 0; i < grid.tasks; i++) {
+            if (grid.jobOf[i] != job) {
+                out.taken.add(i);
+            }
+        }
+        return out.place(job).isEmpty();
     }
 
     static List<Integer> datesFirst(Grid grid) {

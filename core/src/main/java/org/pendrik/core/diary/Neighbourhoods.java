@@ -48,6 +48,13 @@ final class Neighbourhoods {
         for (int i = 0; i < grid.tasks; i++) {
             used.add(grid.sitting(i, best[i]));
         }
+        Set<Integer> withPaint = new HashSet<>();
+        for (int i = 0; i < grid.tasks; i++) {
+            if (grid.paint[i] >= 0) {
+                withPaint.add(grid.sitting(i, best[i]) * grid.paints + grid.paint[i]);
+            }
+        }
+        boolean only = goal == Goal.SITTINGS && turn % 2 == 0;
         List<List<Grid.Window>> out = new ArrayList<>();
         for (int i = 0; i < grid.tasks; i++) {
             int own = grid.sitting(i, best[i]);
@@ -56,6 +63,10 @@ final class Neighbourhoods {
                 boolean here = w.sitting() == own;
                 boolean elsewhere =
                         free.contains(i)
+                                && (!only
+                                        || grid.paint[i] < 0
+                                        || withPaint.contains(
+                                                w.sitting() * grid.paints + grid.paint[i]))
                                 && (used.contains(w.sitting())
                                         || w.sitting() == before[i]
                                         || (goal == Goal.READY && w.sitting() < own));
