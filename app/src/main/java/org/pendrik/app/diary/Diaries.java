@@ -25,6 +25,7 @@ import org.pendrik.app.makeup.JobSnapshot;
 import org.pendrik.app.makeup.JobSnapshots;
 import org.pendrik.app.makeup.PlanJudge;
 import org.pendrik.app.makeup.StoredStep;
+import org.pendrik.app.workshop.BenchTimes;
 import org.pendrik.app.workshop.Workshop;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.colour.Srgb;
@@ -33,6 +34,7 @@ import org.pendrik.core.diary.Availability.Span;
 import org.pendrik.core.diary.DiaryOutcome;
 import org.pendrik.core.diary.DiaryPlacer;
 import org.pendrik.core.diary.DiaryTask;
+import org.pendrik.core.diary.DiaryTaskBuilder;
 import org.pendrik.core.diary.TimeLag;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.DryingTimes;
@@ -55,6 +57,8 @@ public class Diaries {
     private final JobSnapshots snapshots;
     private final PlanJudge judge;
     private final Workshops workshops;
+    private final BenchTimes benchTimes;
+    private final DecidedDiary decided;
     private final Engines engines;
     private final Clock clock;
     private final Cache<FilmAt, Prepared> prepared =
@@ -66,11 +70,15 @@ public class Diaries {
             JobSnapshots snapshots,
             PlanJudge judge,
             Workshops workshops,
+            BenchTimes benchTimes,
+            DecidedDiary decided,
             Engines engines,
             Clock clock) {
         this.snapshots = snapshots;
         this.judge = judge;
         this.workshops = workshops;
+        this.benchTimes = benchTimes;
+        this.decided = decided;
         this.engines = engines;
         this.clock = clock;
     }
@@ -165,7 +173,7 @@ public class Diaries {
         List<Span> taken = new ArrayList<>();
         Workshop workshop = workshops.current();
         Instant now = clock.instant();
-        List<Span> pattern = workshop.availability().spans(StoredStep.minute(now), HORIZON_DAYS);
+        List<Span> pattern = bench();
         for (Planned p : order(all)) {
             Diary d = placed(p, workshop, pattern, taken).at(now);
             out.put(p.job().id(), d);
@@ -181,8 +189,13 @@ public class Diaries {
         return out;
     }
 
+    /** Bench time from now on. */
+    List<Span> bench() {
+        return benchTimes.availability().spans(StoredStep.minute(clock.instant()), HORIZON_DAYS);
+    }
+
     /** A plan that is asked about in a minute, by the tables of that minute. */
-    private record FilmAt(FilmCase film, long now, Object catalogue) {}
+    record FilmAt(FilmCase film, long now, Object catalogue) {}
 
     /**
      * What the film engine says of a plan's times.
@@ -190,31 +203,69 @@ public class Diaries {
      * @param film in rounds where laying and working in a window do not fit in one go
      * @param openUntil the minute in which the last open window closes, 0 when none is open
      */
-    private record Prepared(FilmCase film, List<Lag> lags, long openUntil) {}
+    record Prepared(FilmCase film, List<Lag> lags, long openUntil) {}
 
-    private record Planned(Job job, FilmAt asked, Prepared prepared) {
+    /**
+     * A job with what the film engine says of its times.
+     *
+     * @param decided when its steps are to begin, as far as that was decided
+     */
+    record Planned(
+            Job job, FilmAt asked, Prepared prepared, Map<StepId, DecidedDiary.Decided> decided) {
         long openUntil() {
             return prepared.openUntil();
+        }
+
+        /** Each of its steps has a time that was decided. */
+        boolean allDecided() {
+            return prepared.film().acts().stream()
+                    .allMatch(a -> a.done() || decided.containsKey(a.id()));
+        }
+
+        /**
+         * Somebody who has just laid a coat that must be worked soon is at the bench until then.
+         */
+        List<Span> atTheBench(List<Span> bench) {
+            if (openUntil() == 0) {
+                return bench;
+            }
+            int longestStep =
+                    prepared.film().acts().stream()
+                            .filter(a -> !a.done())
+                            .mapToInt(Act::minutes)
+                            .max()
+                            .orElse(0);
+            return Availability.with(bench, new Span(asked.now(), openUntil() + longestStep));
         }
     }
 
     /** All that the diary of a job hangs on. */
     private record PlacedBy(
-            FilmAt asked, List<Span> bench, @Nullable LocalDate wantedOn, String zoneId) {}
+            FilmAt asked,
+            List<Span> bench,
+            @Nullable LocalDate wantedOn,
+            String zoneId,
+            Map<StepId, DecidedDiary.Decided> decided) {}
 
     /**
      * Jobs with an open window first, since it cannot wait, and of those the one whose window
-     * closes first; then by the date wanted.
+     * closes first; then those whose evenings were decided; then by the date wanted.
      */
-    private List<Planned> order(List<JobSnapshot> all) {
+    List<Planned> order(List<JobSnapshot> all) {
         List<Planned> out = new ArrayList<>();
         for (JobSnapshot job : all) {
             FilmAt asked = new FilmAt(judge.filmCase(job), judge.now(), engines.catalogue());
-            out.add(new Planned(job.job(), asked, prepared.get(asked, this::prepare)));
+            out.add(
+                    new Planned(
+                            job.job(),
+                            asked,
+                            prepared.get(asked, this::prepare),
+                            decided.of(job.job().id())));
         }
         out.sort(
                 Comparator.comparing((Planned p) -> p.openUntil() == 0)
-                        .thenComparingLong(Planned::openUntil));
+                        .thenComparingLong(Planned::openUntil)
+                        .thenComparing(p -> p.decided().isEmpty()));
         return out;
     }
 
@@ -240,8 +291,7 @@ public class Diaries {
     long readyMinute(FilmCase plan) {
         FilmCase film = inRounds(plan);
         long now = StoredStep.minute(clock.instant());
-        List<Span> bench = workshops.current().availability().spans(now, HORIZON_DAYS);
-        return switch (DiaryPlacer.place(tasks(film), gaps(film), bench, now)) {
+        return switch (DiaryPlacer.place(tasks(film), gaps(film), bench(), now)) {
             case DiaryOutcome.CannotPlace _ -> now + HORIZON_DAYS * 1440L;
             case DiaryOutcome.Placed p -> p.finishMinute();
         };
@@ -267,12 +317,26 @@ public class Diaries {
                 .toList();
     }
 
+    /**
+     * What was decided stands, if it is still to come; a step that was to begin by now can begin.
+     */
+    private static DiaryTask notBefore(
+            DiaryTask t, Map<StepId, DecidedDiary.Decided> decided, long now) {
+        DecidedDiary.Decided d = decided.get(new StepId(t.id()));
+        if (d == null || StoredStep.minute(d.startsAt()) <= now) {
+            return t;
+        }
+        return DiaryTaskBuilder.builder(t)
+                .notBefore(OptionalLong.of(StoredStep.minute(d.startsAt())))
+                .build();
+    }
+
     /** What lies between them at least and at most. */
     public List<TimeLag> gaps(FilmCase film) {
         return gaps(engines.timing().lags(film));
     }
 
-    private static List<TimeLag> gaps(List<Lag> lags) {
+    static List<TimeLag> gaps(List<Lag> lags) {
         return lags.stream()
                 .map(
                         l ->
@@ -286,25 +350,14 @@ public class Diaries {
     }
 
     private Diary placed(Planned p, Workshop workshop, List<Span> pattern, List<Span> taken) {
-        List<Span> bench = pattern;
-        if (p.openUntil() > 0) {
-            // whoever laid a coat that must be worked soon is at the bench now
-            int longestStep =
-                    p.prepared().film().acts().stream()
-                            .filter(a -> !a.done())
-                            .mapToInt(Act::minutes)
-                            .max()
-                            .orElse(0);
-            bench =
-                    Availability.with(
-                            bench, new Span(p.asked().now(), p.openUntil() + longestStep));
-        }
+        List<Span> bench = p.atTheBench(pattern);
         PlacedBy q =
                 new PlacedBy(
                         p.asked(),
                         Availability.without(bench, taken),
                         p.job().wantedOn(),
-                        workshop.zoneId());
+                        workshop.zoneId(),
+                        p.decided());
         return placed.get(q, x -> place(x, p.prepared()));
     }
 
@@ -312,7 +365,8 @@ public class Diaries {
         FilmCase film = plan.film();
         List<Span> bench = q.bench();
         long now = q.asked().now();
-        List<DiaryTask> tasks = tasks(film);
+        List<DiaryTask> tasks =
+                tasks(film).stream().map(t -> notBefore(t, q.decided(), now)).toList();
         Map<StepId, Lag> longest = new LinkedHashMap<>();
         for (Lag l : plan.lags()) {
             longest.merge(l.toActId(), l, (x, y) -> x.minMinutes() >= y.minMinutes() ? x : y);

@@ -1,14 +1,19 @@
 package org.pendrik.app.diary;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pendrik.app.engines.Engines;
 import org.pendrik.app.makeup.Planner;
 import org.pendrik.app.task.Tasks;
+import org.pendrik.core.film.StepId;
 import org.pendrik.core.plan.Alternatives;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -18,8 +23,15 @@ class DiaryController {
     private final Planner planner;
     private final Engines engines;
     private final Tasks tasks;
+    private final WorkshopDiary workshop;
 
-    DiaryController(Diaries diaries, Planner planner, Engines engines, Tasks tasks) {
+    DiaryController(
+            Diaries diaries,
+            Planner planner,
+            Engines engines,
+            Tasks tasks,
+            WorkshopDiary workshop) {
+        this.workshop = workshop;
         this.tasks = tasks;
         this.diaries = diaries;
         this.planner = planner;
@@ -50,5 +62,48 @@ class DiaryController {
                             found.ways().stream().map(AlternativeView::of).toList(),
                             found.untried());
                 });
+    }
+
+    /** The diary of the whole workshop. */
+    @GetMapping("/api/diary")
+    WorkshopView workshop() {
+        return workshop.view();
+    }
+
+    /**
+     * Decides all evenings anew.
+     *
+     * @param fromScratch whatever was decided before; otherwise as little as possible moves
+     */
+    @PostMapping("/api/diary/decided")
+    WorkshopView decide(
+            @RequestParam(defaultValue = "false") boolean fromScratch,
+            @RequestParam @Nullable UUID task) {
+        return tasks.run(task, watch -> workshop.decide(fromScratch, watch));
+    }
+
+    /** Nothing is decided any more: steps are as early as they can be again. */
+    @DeleteMapping("/api/diary/decided")
+    WorkshopView forget() {
+        return workshop.forget();
+    }
+
+    /**
+     * A step in another sitting.
+     *
+     * @param to a moment of that sitting
+     */
+    record MoveTo(UUID jobId, StepId stepId, Instant to) {}
+
+    /** What would move with it; nothing is changed. */
+    @PostMapping("/api/diary/move-tried")
+    WorkshopDiary.Move tried(@RequestBody MoveTo move) {
+        return workshop.move(move.jobId(), move.stepId(), move.to());
+    }
+
+    /** Moves it and holds it there. */
+    @PostMapping("/api/diary/move")
+    WorkshopView move(@RequestBody MoveTo move) {
+        return workshop.keep(move.jobId(), move.stepId(), move.to());
     }
 }

@@ -1,5 +1,7 @@
-/** When each step is done, on the drying rail. */
-@ApplicationModule(allowedDependencies = {"engines", "job", "makeup", "task", "workshop"})
+/**
+ * When each step is done: of a job on its drying rail, and of the whole workshop in its sittings.
+ */
+@ApplicationModule(allowedDependencies = {"engines", "job", "makeup", "store", "task", "workshop"})
 @NullMarked
 package org.pendrik.app.diary;
 

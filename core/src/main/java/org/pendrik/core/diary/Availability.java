@@ -8,15 +8,42 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.pendrik.core.units.InvalidInput;
 
 /**
- * When the person is at the bench, as a weekly pattern.
+ * When the person is at the bench: a weekly pattern, and days on which it is otherwise.
  *
  * @param slots may not overlap on a day
  * @param zone where the clock on the wall is
+ * @param changes what is otherwise on a day; where two speak of the same minute, being away counts
  */
-public record Availability(List<Slot> slots, ZoneId zone) {
+public record Availability(List<Slot> slots, ZoneId zone, List<Change> changes) {
+    /**
+     * A stretch of one day on which the pattern does not hold.
+     *
+     * @param day on the wall's calendar
+     * @param from begins
+     * @param until ends; empty at midnight
+     * @param there at the bench then, or away
+     */
+    public record Change(LocalDate day, LocalTime from, Optional<LocalTime> until, boolean there) {
+        public Change {
+            if (until.isPresent() && !from.isBefore(until.get())) {
+                throw new InvalidInput(
+                        "Change of bench time on " + day,
+                        from + " to " + until.get(),
+                        "must end after it begins",
+                        "Leave the end open for midnight.");
+            }
+        }
+    }
+
+    /** The pattern alone. */
+    public Availability(List<Slot> slots, ZoneId zone) {
+        this(slots, zone, List.of());
+    }
+
     /**
      * One stretch of a weekday.
      *
@@ -45,6 +72,7 @@ public record Availability(List<Slot> slots, ZoneId zone) {
     public record Span(long fromMinute, long untilMinute) {}
 
     public Availability {
+        changes = List.copyOf(changes);
         slots =
                 slots.stream()
                         .sorted(Comparator.comparing(Slot::day).thenComparing(Slot::from))
@@ -81,7 +109,36 @@ public record Availability(List<Slot> slots, ZoneId zone) {
                 }
             }
         }
-        return List.copyOf(out);
+        return changed(out, fromMinute, day, day.plusDays(days));
+    }
+
+    private List<Span> changed(
+            List<Span> pattern, long fromMinute, LocalDate first, LocalDate last) {
+        List<Span> out = pattern;
+        List<Span> away = new ArrayList<>();
+        for (Change c : changes) {
+            if (c.day().isBefore(first) || c.day().isAfter(last)) {
+                continue;
+            }
+            long a = c.day().atTime(c.from()).atZone(zone).toEpochSecond() / 60;
+            long b =
+                    c.until()
+                                    .map(u -> c.day().atTime(u))
+                                    .orElse(c.day().plusDays(1).atStartOfDay())
+                                    .atZone(zone)
+                                    .toEpochSecond()
+                            / 60;
+            Span span = new Span(Math.max(a, fromMinute), b);
+            if (span.fromMinute() >= b) {
+                continue;
+            }
+            if (c.there()) {
+                out = with(out, span);
+            } else {
+                away.add(span);
+            }
+        }
+        return without(out, away);
     }
 
     /**

@@ -41,7 +41,10 @@ public final class DiaryPlacer {
         this.start = new long[tasks.size()];
         for (int i = 0; i < tasks.size(); i++) {
             index.put(tasks.get(i).id(), i);
-            start[i] = tasks.get(i).doneAtMinute().orElse(fromMinute);
+            start[i] =
+                    tasks.get(i)
+                            .doneAtMinute()
+                            .orElse(Math.max(fromMinute, tasks.get(i).notBefore().orElse(0)));
         }
     }
 
@@ -130,6 +133,7 @@ public final class DiaryPlacer {
     /** The earliest minute that the tasks before allow. */
     private long ready(int i) {
         long at = Math.max(fromMinute, i == 0 ? fromMinute : end(i - 1));
+        at = Math.max(at, tasks.get(i).notBefore().orElse(at));
         for (TimeLag g : gaps) {
             Integer from = index.get(g.fromId());
             if (g.toId().equals(tasks.get(i).id()) && from != null) {

@@ -6,11 +6,13 @@ import static org.testng.Assert.assertTrue;
 
 import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import org.pendrik.core.diary.Availability.Slot;
 import org.pendrik.core.diary.Availability.Span;
@@ -125,5 +127,38 @@ public class AvailabilityTest {
                                         slot(DayOfWeek.MONDAY, "20:00", "21:00")),
                                 VIENNA));
         assertThrows(InvalidInput.class, () -> slot(DayOfWeek.MONDAY, "19:00", "19:00"));
+    }
+
+    @Test
+    public void aDayIsOtherwiseThanItsWeek() {
+        var pattern =
+                new Availability(
+                        List.of(slot(DayOfWeek.WEDNESDAY, "19:00", "22:00")),
+                        VIENNA,
+                        List.of(
+                                new Availability.Change(
+                                        LocalDate.parse("2026-11-25"),
+                                        LocalTime.parse("21:00"),
+                                        Optional.empty(),
+                                        false),
+                                new Availability.Change(
+                                        LocalDate.parse("2026-11-28"),
+                                        LocalTime.parse("10:00"),
+                                        Optional.of(LocalTime.parse("12:00")),
+                                        true),
+                                new Availability.Change(
+                                        LocalDate.parse("2026-12-02"),
+                                        LocalTime.MIDNIGHT,
+                                        Optional.empty(),
+                                        false)));
+        assertEquals(
+                pattern.spans(minute("2026-11-25T12:00:00Z"), 9),
+                List.of(
+                        new Span(minute("2026-11-25T18:00:00Z"), minute("2026-11-25T20:00:00Z")),
+                        new Span(minute("2026-11-28T09:00:00Z"), minute("2026-11-28T11:00:00Z"))));
+        assertEquals(
+                pattern.spans(minute("2026-11-28T10:00:00Z"), 2),
+                List.of(new Span(minute("2026-11-28T10:00:00Z"), minute("2026-11-28T11:00:00Z"))),
+                "what has begun is cut where now is");
     }
 }
