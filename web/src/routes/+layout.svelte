@@ -23,6 +23,7 @@
 	const places = [
 		{ href: resolve('/'), label: 'Today', key: 't' },
 		{ href: resolve('/jobs'), label: 'Jobs', key: 'j' },
+		{ href: resolve('/diary'), label: 'Diary', key: 'i' },
 		{ href: resolve('/shelf'), label: 'Shelf', key: 'k' },
 		{ href: resolve('/thumb'), label: 'Rule of thumb', key: 'y' },
 		{ href: resolve('/workshop'), label: 'Workshop', key: 'w' }
@@ -31,6 +32,7 @@
 	Keys.use('Everywhere', () => [
 		{ key: 't', label: 'Today', run: () => void goto(resolve('/')) },
 		{ key: 'j', label: 'Jobs', run: () => void goto(resolve('/jobs')) },
+		{ key: 'i', label: 'Diary', run: () => void goto(resolve('/diary')) },
 		{ key: 'k', label: 'Shelf', run: () => void goto(resolve('/shelf')) },
 		{ key: 'y', label: 'Rule of thumb', run: () => void goto(resolve('/thumb')) },
 		{ key: 'w', label: 'Workshop', run: () => void goto(resolve('/workshop')) },
@@ -54,7 +56,7 @@
 			<a href={resolve('/')} class="font-stencil text-3xl leading-none font-bold tracking-wide"
 				>PENDRIK</a
 			>
-			<nav aria-label="Places" class="flex gap-5">
+			<nav aria-label="Places" class="flex flex-wrap gap-x-5">
 				{#each places as place (place.href)}
 					{@const here =
 						place.href === resolve('/')
@@ -63,7 +65,7 @@
 					<a
 						href={place.href}
 						aria-current={here ? 'page' : undefined}
-						class="border-b-2 py-1 font-label text-lg font-semibold {here
+						class="border-b-2 py-1 font-label text-lg font-semibold whitespace-nowrap {here
 							? 'border-ink'
 							: 'border-transparent text-soft hover:text-ink'}">{place.label}</a
 					>

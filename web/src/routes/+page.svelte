@@ -4,6 +4,7 @@
 	import { todayQuery } from '$lib/api/queries';
 	import { Keys } from '$lib/keys/keys.svelte';
 	import DryingRail from '$lib/rail/drying-rail.svelte';
+	import { commonScale } from '$lib/rail/scale';
 	import { Now } from '$lib/time/now.svelte';
 	import { when } from '$lib/time/time';
 	import DryingNow from '$lib/today/drying-now.svelte';
@@ -15,6 +16,19 @@
 
 	const today = createQuery(() => todayQuery());
 	const now = new Now(1_000);
+	const slow = new Now(30_000);
+
+	// all rails share one scale, so that they can be read against one another
+	let railWidth = $state(600);
+	const scale = $derived(
+		today.data &&
+			commonScale(
+				today.data.rails.map((r) => r.diary),
+				slow.current,
+				undefined,
+				railWidth - 4
+			)
+	);
 
 	const first = $derived(
 		today.data?.open[0]?.jobId ?? today.data?.session[0]?.jobId ?? today.data?.jobs[0]?.job.id
@@ -66,7 +80,7 @@
 				{/if}
 				<div class="mt-6 grid gap-6 lg:grid-cols-[1fr_1fr]">
 					<Session {day} now={now.current} />
-					<div class="min-w-0">
+					<div class="min-w-0" bind:clientWidth={railWidth}>
 						<DryingNow {day} now={now.current} />
 						{#each day.rails as r (r.jobId)}
 							<section class="mt-5" aria-label="Drying rail of {r.jobName}">
@@ -78,7 +92,12 @@
 											>· finished {when(r.diary.finish, now.current)}</span
 										>{/if}
 								</h2>
-								<DryingRail diary={r.diary} lanes={2} label="Drying rail of {r.jobName}" />
+								<DryingRail
+									diary={r.diary}
+									lanes={2}
+									shared={scale}
+									label="Drying rail of {r.jobName}"
+								/>
 							</section>
 						{/each}
 						{#if day.moreRails}

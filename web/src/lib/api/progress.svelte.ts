@@ -70,3 +70,6 @@ export const searching = new Progress();
 
 /** Laying plans of other schools beside one another. */
 export const weighing = new Progress();
+
+/** Deciding the evenings of the workshop. */
+export const deciding = new Progress();

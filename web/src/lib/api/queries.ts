@@ -21,6 +21,20 @@ export const todayQuery = () =>
 		refetchInterval: 30_000
 	});
 
+/** The diary of the whole workshop. */
+export const workshopDiaryQuery = () =>
+	queryOptions({
+		queryKey: ['today', 'diary'],
+		queryFn: ({ signal }) => must(api.GET('/api/diary', { signal })),
+		refetchInterval: 60_000
+	});
+
+export const benchChangesQuery = () =>
+	queryOptions({
+		queryKey: ['workshop', 'changes'],
+		queryFn: ({ signal }) => must(api.GET('/api/workshop/changes', { signal }))
+	});
+
 export const overviewQuery = () =>
 	queryOptions({
 		queryKey: ['overview'],

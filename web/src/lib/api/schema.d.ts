@@ -194,6 +194,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/diary/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * When is each task of several jobs done?
+         * @description Dates first, then sittings and fillings of the airbrush, then ready dates, then even evenings; each goal with its bound. With a task id, progress comes by /api/tasks/{id} as server-sent events.
+         */
+        post: operations["plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/film/check": {
         parameters: {
             query?: never;
@@ -636,6 +656,70 @@ export interface paths {
         get: operations["lists"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["workshop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diary/decided": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["decide"];
+        delete: operations["forget_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diary/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diary/move-tried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tried"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2274,6 +2358,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changes"];
+        put: operations["change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/changes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["unchange"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2572,6 +2688,17 @@ export interface components {
             /** Format: int32 */
             total: number;
             zones?: components["schemas"]["ZonesView"] | null;
+        };
+        BenchChange: {
+            /** Format: time-local */
+            fromTime: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date */
+            onDay: string;
+            there: boolean;
+            /** Format: time-local */
+            untilTime?: string | null;
         };
         BenchMix: {
             drops: components["schemas"]["Drops"][];
@@ -3032,6 +3159,48 @@ export interface components {
             wantedOn?: string | null;
             zoneId: string;
         };
+        DiaryAsked: {
+            before?: components["schemas"]["KnownPart"][] | null;
+            bench: components["schemas"]["SpanPart"][];
+            /** Format: int64 */
+            fromMinute: number;
+            jobs: components["schemas"]["JobPart"][];
+            resources?: components["schemas"]["ResourcePart"][] | null;
+            /** Format: int32 */
+            runs: number;
+            /** Format: double */
+            seconds: number;
+        };
+        DiaryFound: {
+            jobs: components["schemas"]["JobProspect"][];
+            problem?: string | null;
+            score?: components["schemas"]["DiaryScore"] | null;
+            stages: components["schemas"]["DiaryStage"][];
+            tasks: components["schemas"]["PlacedTask"][];
+        };
+        DiaryScore: {
+            /** Format: int64 */
+            fullest: number;
+            /** Format: int64 */
+            late: number;
+            /** Format: int64 */
+            moved: number;
+            /** Format: int64 */
+            ready: number;
+            /** Format: int32 */
+            setUps: number;
+            /** Format: int32 */
+            sittings: number;
+        };
+        DiaryStage: {
+            /** Format: int64 */
+            bound: number;
+            /** @enum {string} */
+            goal: "DATES" | "CHANGES" | "SITTINGS" | "READY" | "EVEN";
+            proven: boolean;
+            /** Format: int64 */
+            value: number;
+        };
         Difference: {
             /** Format: double */
             inTolerances: number;
@@ -3067,7 +3236,7 @@ export interface components {
         };
         Driver: {
             /** @enum {string} */
-            kind: "DRYING" | "NO_BENCH_TIME" | "WORK";
+            kind: "DRYING" | "NO_BENCH_TIME" | "OTHER_WORK" | "WORK";
             label: string;
             /** Format: int64 */
             minutes: number;
@@ -3326,6 +3495,11 @@ export interface components {
             field: string;
             from: string;
             to: string;
+        };
+        Filling: {
+            hex?: string | null;
+            jobs: string[];
+            material: string;
         };
         FilmAnswer: {
             findings: components["schemas"]["FindingPart"][];
@@ -3593,20 +3767,28 @@ export interface components {
             zones: string[];
         };
         JobPart: {
-            /** Format: double */
-            heightMm: number;
-            /** @enum {string} */
-            kind: "VAN" | "HOPPER" | "TANK_CAR" | "FLAT_CAR" | "BRAKE_VAN" | "PASSENGER_CAR" | "FREIGHT_CAR" | "HOOD_DIESEL" | "CAB_DIESEL" | "RAILCAR" | "STEAM_ENGINE" | "LOCOMOTIVE" | "ROAD_TRAILER" | "CONTAINER" | "BRICK_BUILDING" | "TIMBER_BUILDING" | "METAL_BUILDING" | "STRUCTURE";
-            /** Format: double */
-            lengthMm: number;
+            /** Format: int64 */
+            due?: number | null;
+            id: string;
+            lags: components["schemas"]["LagPart"][];
             name: string;
-            note: string;
+            promised: boolean;
+            tasks: components["schemas"]["TaskPart"][];
+            /** Format: int32 */
+            weight: number;
+        };
+        JobProspect: {
+            chain: components["schemas"]["Driver"][];
             /** Format: double */
-            scaleRatio: number;
-            /** @enum {string} */
-            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY";
-            /** Format: date */
-            wantedOn?: string | null;
+            chance?: number | null;
+            decides: string[];
+            id: string;
+            /** Format: int64 */
+            latestStart?: number | null;
+            /** Format: int64 */
+            ready: number;
+            /** Format: int64 */
+            slack?: number | null;
         };
         JobRecord: {
             answers?: components["schemas"]["AnswerPart"][] | null;
@@ -3768,6 +3950,12 @@ export interface components {
         KnownLines: {
             lines: components["schemas"]["LineMark"][];
         };
+        KnownPart: {
+            job: string;
+            /** Format: int64 */
+            start: number;
+            task: string;
+        };
         KnownPoint: {
             /** Format: double */
             xMm: number;
@@ -3788,6 +3976,15 @@ export interface components {
             b: number;
             /** Format: double */
             l: number;
+        };
+        LagPart: {
+            from: string;
+            /** Format: int64 */
+            max?: number | null;
+            /** Format: int64 */
+            min: number;
+            to: string;
+            why: string;
         };
         LampView: {
             difference?: components["schemas"]["ColourDifference"] | null;
@@ -4265,6 +4462,39 @@ export interface components {
             thinnerDrops: number;
             tooDark: string[];
         };
+        Move: {
+            /** Format: int64 */
+            lateMinutes: number;
+            /** Format: int64 */
+            lateMinutesThen: number;
+            moved: components["schemas"]["Moved"][];
+            possible: boolean;
+            problem?: string | null;
+            remedy?: string | null;
+        };
+        MoveTo: {
+            /** Format: uuid */
+            jobId: string;
+            stepId: string;
+            /** Format: date-time */
+            to: string;
+        };
+        Moved: {
+            /** Format: date-time */
+            from: string;
+            /** Format: uuid */
+            jobId: string;
+            jobName: string;
+            name: string;
+            stepId: string;
+            /** Format: date-time */
+            to: string;
+        };
+        NeedPart: {
+            /** Format: int64 */
+            minutesAfter: number;
+            resource: string;
+        };
         NotLyingOrder: {
             stepId: string;
             /** Format: int32 */
@@ -4511,6 +4741,15 @@ export interface components {
             kind: "PAINT" | "FRESH_RUST" | "OLD_RUST" | "GRIME" | "DUST" | "SOOT" | "WHITE_MINERAL" | "BARE_METAL" | "OTHER";
             place: components["schemas"]["MarkPlace"];
         };
+        PlacedTask: {
+            /** Format: int64 */
+            end: number;
+            job: string;
+            moved: boolean;
+            /** Format: int64 */
+            start: number;
+            task: string;
+        };
         PlanAnswer: {
             /** Format: int32 */
             clears: number;
@@ -4738,6 +4977,13 @@ export interface components {
             labels: string[];
             makeup: components["schemas"]["MakeupView"];
         };
+        ResourcePart: {
+            closed: components["schemas"]["SpanPart"][];
+            key: string;
+            name: string;
+            /** Format: int32 */
+            places: number;
+        };
         Restoring: {
             kept: string;
         };
@@ -4891,6 +5137,16 @@ export interface components {
             deltaE00: number;
             drops: components["schemas"]["Drops"][];
         };
+        Sitting: {
+            fillings: components["schemas"]["Filling"][];
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            until: string;
+            work: components["schemas"]["Work"][];
+            /** Format: int64 */
+            workMinutes: number;
+        };
         Slot: {
             done: boolean;
             /** Format: date-time */
@@ -4935,6 +5191,12 @@ export interface components {
             from: string;
             /** Format: date-time */
             until: string;
+        };
+        SpanPart: {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            until: number;
         };
         SpotMeasure: {
             /** @enum {string} */
@@ -5176,6 +5438,16 @@ export interface components {
             key: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY";
             label: string;
         };
+        Sum: {
+            /** Format: int64 */
+            lateMinutes: number;
+            /** Format: int32 */
+            setUps: number;
+            /** Format: int32 */
+            sittings: number;
+            /** Format: int64 */
+            workMinutes: number;
+        };
         Swatch: {
             /** @enum {string} */
             ground: "BLACK" | "WHITE" | "LET_DOWN";
@@ -5235,6 +5507,21 @@ export interface components {
                 [key: string]: string;
             };
         };
+        TaskPart: {
+            /** Format: int64 */
+            cureMinutes?: number | null;
+            /** Format: int64 */
+            doneAt?: number | null;
+            heldTo?: components["schemas"]["SpanPart"] | null;
+            id: string;
+            /** Format: int32 */
+            minutes: number;
+            name: string;
+            needs?: components["schemas"]["NeedPart"][] | null;
+            /** Format: int64 */
+            notBefore?: number | null;
+            setUp?: string | null;
+        };
         TechniqueItem: {
             key: string;
             materials: string[];
@@ -5291,6 +5578,20 @@ export interface components {
             hex?: string | null;
             key: string;
             name: string;
+        };
+        Track: {
+            chain: components["schemas"]["Driver"][];
+            /** Format: double */
+            chance?: number | null;
+            decides: string[];
+            diary: components["schemas"]["Diary"];
+            /** Format: uuid */
+            jobId: string;
+            jobName: string;
+            /** Format: date-time */
+            latestStart?: string | null;
+            /** Format: int64 */
+            slackMinutes?: number | null;
         };
         TreadAnswer: {
             /** Format: double */
@@ -5472,6 +5773,23 @@ export interface components {
             /** Format: double */
             sweepDegrees: number;
         };
+        Work: {
+            /** Format: date-time */
+            end: string;
+            fills: boolean;
+            held: boolean;
+            hex?: string | null;
+            /** Format: uuid */
+            jobId: string;
+            jobName: string;
+            material: string;
+            name: string;
+            /** Format: date-time */
+            start: string;
+            stepId: string;
+            /** Format: date-time */
+            windowCloses?: string | null;
+        };
         WorkWindow: {
             /** Format: double */
             fromMinutes: number;
@@ -5494,6 +5812,17 @@ export interface components {
             version: number;
             /** Format: int32 */
             viewingMm: number;
+            zoneId: string;
+        };
+        WorkshopView: {
+            decided: boolean;
+            moved: components["schemas"]["Moved"][];
+            /** Format: date-time */
+            now: string;
+            sittings: components["schemas"]["Sitting"][];
+            stages: components["schemas"]["DiaryStage"][];
+            sum: components["schemas"]["Sum"];
+            tracks: components["schemas"]["Track"][];
             zoneId: string;
         };
         ZoneDraft: {
@@ -5841,6 +6170,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PaintRecipeAnswer"];
+                };
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query?: {
+                task?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiaryAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DiaryFound"];
                 };
             };
         };
@@ -6421,6 +6776,117 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Lists"];
+                };
+            };
+        };
+    };
+    workshop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkshopView"];
+                };
+            };
+        };
+    };
+    decide: {
+        parameters: {
+            query?: {
+                fromScratch?: boolean;
+                task?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkshopView"];
+                };
+            };
+        };
+    };
+    forget_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkshopView"];
+                };
+            };
+        };
+    };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveTo"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkshopView"];
+                };
+            };
+        };
+    };
+    tried: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveTo"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Move"];
                 };
             };
         };
@@ -9131,6 +9597,72 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Workshop"];
+                };
+            };
+        };
+    };
+    changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BenchChange"][];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BenchChange"][];
+                };
+            };
+        };
+    };
+    unchange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BenchChange"][];
                 };
             };
         };

@@ -2,7 +2,7 @@
 	import { Now } from '$lib/time/now.svelte';
 	import { day, dayOfMonth, span, when } from '$lib/time/time';
 	import type { Schemas } from '$lib/api/client';
-	import { dryings, RailScale } from './scale';
+	import { dryings, numbers, RailScale } from './scale';
 
 	/**
 	 * Time as a line on which coats dry. Hands-on work stands above it with the number of its step, drying hangs below, windows
@@ -13,9 +13,13 @@
 		chosen?: string | undefined;
 		lanes?: number;
 		label: string;
+		/** Shared with other rails, so that they can be read against one another. */
+		shared?: RailScale | undefined;
+		/** Days stand above it; off where another rail above has them. */
+		days?: boolean;
 	};
 
-	let { diary, chosen, lanes = 3, label }: Props = $props();
+	let { diary, chosen, lanes = 3, label, shared, days = true }: Props = $props();
 
 	const HOUR = 3_600_000;
 	const LANE = 15;
@@ -26,6 +30,7 @@
 
 	const open = $derived(diary.slots.filter((s) => !s.done));
 	const range = $derived.by(() => {
+		if (shared) return { from: shared.from, until: shared.until };
 		const lastDone = diary.slots.filter((s) => s.done).at(-1);
 		const recent = lastDone && now.current - time(lastDone.start) < 30 * HOUR;
 		const from = (recent ? time(lastDone.start) : now.current) - HOUR;
@@ -35,12 +40,13 @@
 		return { from, until };
 	});
 	const scale = $derived(
-		new RailScale(
-			range.from,
-			range.until,
-			diary.bench.map((s) => ({ from: time(s.from), until: time(s.until) })),
-			width - 4
-		)
+		shared ??
+			new RailScale(
+				range.from,
+				range.until,
+				diary.bench.map((s) => ({ from: time(s.from), until: time(s.until) })),
+				width - 4
+			)
 	);
 	const coats = $derived(dryings(diary.slots, range.from, range.until, lanes));
 	const gates = $derived(
@@ -54,7 +60,20 @@
 			open.map((s) => `${s.name} ${when(s.start, now.current)}`).join(', ') +
 			(diary.finish ? `. Finished ${when(diary.finish, now.current)}.` : '')
 	);
-	const numberOf = (id: string) => diary.slots.findIndex((s) => s.stepId === id) + 1;
+	const middle = (s: { start: string; end: string }) =>
+		(scale.x(time(s.start)) + scale.x(time(s.end))) / 2;
+	const labels = $derived(
+		numbers(
+			diary.slots
+				.map((s, i) => ({ number: i + 1, x: middle(s), slot: s }))
+				.filter(
+					({ slot, x }) =>
+						time(slot.end) >= range.from &&
+						time(slot.start) <= range.until &&
+						!(slot.done && scale.x(now.current) - x < 14)
+				)
+		)
+	);
 </script>
 
 <div bind:clientWidth={width} class="w-full overflow-hidden">
@@ -83,7 +102,7 @@
 				stroke="currentColor"
 				stroke-width="1.4"
 			/>
-			{#if b - a > 34 && (!before || dayOfMonth(before.from) !== dayOfMonth(s.from))}
+			{#if days && b - a > 34 && (!before || dayOfMonth(before.from) !== dayOfMonth(s.from))}
 				<text x={a} y="12" class="fill-soft font-label text-[13px] font-semibold">
 					{b - a > 74 ? day(new Date(s.from).toISOString()) : dayOfMonth(s.from)}
 				</text>
@@ -116,7 +135,7 @@
 			</g>
 		{/each}
 		{#each diary.slots as s (s.stepId)}
-			{#if time(s.end) >= range.from}
+			{#if time(s.end) >= range.from && time(s.start) <= range.until}
 				{@const a = scale.x(time(s.start))}
 				{@const b = Math.max(a + 3, scale.x(time(s.end)))}
 				<g opacity={s.done ? 0.55 : 1}>
@@ -130,16 +149,6 @@
 						stroke="currentColor"
 						stroke-width={chosen === s.stepId ? 4 : 1}
 					/>
-					<text
-						x={(a + b) / 2}
-						y={LINE - 38}
-						text-anchor="middle"
-						class="fill-ink font-label text-[13px] font-semibold"
-					>
-						{s.done && a < scale.x(now.current) && scale.x(now.current) - a < 14
-							? ''
-							: numberOf(s.stepId)}
-					</text>
 					{#if s.warnings.length}
 						<text
 							x={(a + b) / 2}
@@ -151,6 +160,14 @@
 					{/if}
 				</g>
 			{/if}
+		{/each}
+		{#each labels as l (l.text)}
+			<text
+				x={l.x}
+				y={LINE - 38}
+				text-anchor="middle"
+				class="fill-ink font-label text-[13px] font-semibold">{l.text}</text
+			>
 		{/each}
 		{#each coats as c (c.slot.stepId)}
 			{@const y = LINE + 14 + c.lane * LANE}

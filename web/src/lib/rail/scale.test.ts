@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { dryings, RailScale, type Slot } from './scale';
+import { commonScale, dryings, numbers, RailScale, type Slot } from './scale';
 
 const HOUR = 3_600_000;
 const evening = (day: number) => ({ from: (day * 24 + 19) * HOUR, until: (day * 24 + 22) * HOUR });
@@ -63,5 +63,78 @@ describe('what dries', () => {
 	test('lanes are taken in turn', () => {
 		const many = Array.from({ length: 5 }, (_, i) => slot(i, i + 1));
 		expect(dryings(many, 0, 20 * HOUR, 2).map((d) => d.lane)).toEqual([0, 1, 0, 1, 0]);
+	});
+});
+
+describe('step numbers', () => {
+	test('stand over their steps while there is room', () => {
+		expect(
+			numbers([
+				{ number: 1, x: 10 },
+				{ number: 2, x: 40 }
+			])
+		).toEqual([
+			{ x: 10, text: '1' },
+			{ x: 40, text: '2' }
+		]);
+	});
+
+	test('never lie on each other, and none is left out', () => {
+		for (let seed = 1; seed < 200; seed++) {
+			let at = 0;
+			const steps = Array.from({ length: 40 }, (_, i) => {
+				at += (i * seed * 7919) % 17;
+				return { number: i + 1, x: at };
+			});
+			const all = numbers(steps);
+			let next = 1;
+			all.forEach((l, i) => {
+				const before = all[i - 1];
+				if (before) {
+					expect(l.x - before.x).toBeGreaterThanOrEqual(
+						((l.text.length + before.text.length) * 8) / 2
+					);
+				}
+				const [first = 0, last = first] = l.text.split('–').map(Number);
+				expect(first).toBe(next);
+				next = last + 1;
+			});
+			expect(next).toBe(41);
+		}
+	});
+});
+
+describe('one scale for several rails', () => {
+	const iso = (h: number) => new Date(h * HOUR).toISOString();
+	const diary = (finish: number, bench: [number, number][]) =>
+		({
+			finish: iso(finish),
+			deadline: null,
+			bench: bench.map(([a, b]) => ({ from: iso(a), until: iso(b) }))
+		}) as unknown as Parameters<typeof commonScale>[0][number];
+
+	test('reaches to the last finish, and bench time that several have is there once', () => {
+		const scale = commonScale(
+			[
+				diary(300, [[19, 22]]),
+				diary(400, [
+					[19, 23],
+					[43, 46]
+				])
+			],
+			10 * HOUR,
+			undefined,
+			800
+		);
+		expect(scale.until).toBe(410 * HOUR);
+		expect(scale.spans).toEqual([
+			{ from: 19 * HOUR, until: 23 * HOUR },
+			{ from: 43 * HOUR, until: 46 * HOUR }
+		]);
+	});
+
+	test('ends where it is asked to, a day ahead at least', () => {
+		expect(commonScale([diary(400, [])], 0, 100 * HOUR, 800).until).toBe(100 * HOUR);
+		expect(commonScale([diary(400, [])], 0, 2 * HOUR, 800).until).toBe(24 * HOUR);
 	});
 });

@@ -81,3 +81,52 @@ export function dryings(slots: Slot[], from: number, until: number, lanes: numbe
 	});
 	return out;
 }
+
+export type Numbered = { x: number; text: string };
+
+/** Step numbers above a line, none closer to the next than it is wide: neighbours become "8–12". */
+export function numbers(steps: { number: number; x: number }[], perLetter = 8): Numbered[] {
+	type Group = { first: number; last: number; from: number; until: number };
+	const text = (g: Group) => (g.first === g.last ? `${g.first}` : `${g.first}–${g.last}`);
+	const middle = (g: Group) => (g.from + g.until) / 2;
+	const half = (g: Group) => (text(g).length * perLetter) / 2;
+	const groups: Group[] = [];
+	for (const s of steps) {
+		groups.push({ first: s.number, last: s.number, from: s.x, until: s.x });
+		for (let i = groups.length - 1; i > 0; i--) {
+			const a = groups[i - 1];
+			const b = groups[i];
+			if (!a || !b || middle(b) - middle(a) >= half(a) + half(b)) break;
+			groups.splice(i - 1, 2, { first: a.first, last: b.last, from: a.from, until: b.until });
+		}
+	}
+	return groups.map((g) => ({ x: middle(g), text: text(g) }));
+}
+
+/** From a moment to the last thing that is to happen on any of these rails, with some room behind it. */
+export function commonScale(
+	diaries: Schemas['Diary'][],
+	now: number,
+	until: number | undefined,
+	width: number
+): RailScale {
+	const HOUR = MS_PER_HOUR;
+	let end = now + 7 * 24 * HOUR;
+	const bench = new Map<number, Span>();
+	for (const d of diaries) {
+		for (const t of [d.finish, d.deadline]) if (t) end = Math.max(end, new Date(t).getTime());
+		for (const s of d.bench) {
+			const from = new Date(s.from).getTime();
+			bench.set(from, { from, until: new Date(s.until).getTime() });
+		}
+	}
+	const spans = [...bench.values()].sort((a, b) => a.from - b.from);
+	const apart: Span[] = [];
+	for (const s of spans) {
+		const last = apart.at(-1);
+		if (last && s.from <= last.until) last.until = Math.max(last.until, s.until);
+		else apart.push({ ...s });
+	}
+	const last = until ?? end + 10 * HOUR;
+	return new RailScale(now - 2 * HOUR, Math.max(last, now + 24 * HOUR), apart, width);
+}

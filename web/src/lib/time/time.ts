@@ -37,6 +37,11 @@ export function day(iso: string): string {
 	return written(iso, { weekday: 'short', day: 'numeric', month: 'short' });
 }
 
+/** The date on the wall's calendar, "2026-12-12". */
+export function onWall(iso: string): string {
+	return toCalendarDate(wall(Date.parse(iso))).toString();
+}
+
 /** The day of the month, 1 to 31. */
 export function dayOfMonth(ms: number): number {
 	return wall(ms).day;

@@ -17,6 +17,7 @@ public final class Screenshots {
         Map<String, String> views = new LinkedHashMap<>();
         views.put("today", "/");
         views.put("jobs", "/jobs");
+        views.put("evenings", "/diary");
         views.put("shelf", "/shelf");
         views.put("thumb", "/thumb");
         views.put("workshop", "/workshop");

@@ -36,6 +36,7 @@ public class ViewsTest extends BrowserTest {
         return new Object[][] {
             {"Today", "/", "Draw down: fresh rust oil"},
             {"Jobs", "/jobs", "Brackwater kiln house"},
+            {"Evenings", "/diary", "Jobs under one clock"},
             {"New job", "/jobs/new", "Make the job"},
             {"Workshop", "/workshop", "Bench time of a week"},
             {"Shelf", "/shelf", "sleeper brown"},

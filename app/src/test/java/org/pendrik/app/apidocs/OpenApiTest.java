@@ -66,7 +66,7 @@ public class OpenApiTest extends AppTest {
                 tried++;
             }
         }
-        assertEquals(tried, 25);
+        assertEquals(tried, 26);
     }
 
     @Test

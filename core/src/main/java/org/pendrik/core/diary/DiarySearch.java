@@ -6,7 +6,9 @@ import com.google.ortools.sat.CpSolverStatus;
 import com.google.ortools.sat.LinearExprBuilder;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -103,7 +105,65 @@ final class DiarySearch {
         } catch (Watch.TimeUp over) {
             // what was found stands, with what is known of it
         }
+        pushForward();
         return found();
+    }
+
+    /**
+     * All in the same sittings and the same order, each as early as it can be there: nobody waits
+     * at the bench for nothing, and nothing that counts gets worse.
+     */
+    private void pushForward() {
+        int[] start = best.clone();
+        List<Integer> order = new ArrayList<>(IntStream.range(0, grid.tasks).boxed().toList());
+        order.sort(Comparator.comparingInt(i -> best[i]));
+        for (int i : order) {
+            int sitting = grid.sitting(i, best[i]);
+            start[i] =
+                    grid.windows.get(i).stream()
+                            .filter(w -> w.sitting() == sitting)
+                            .mapToInt(Grid.Window::from)
+                            .min()
+                            .orElse(best[i]);
+        }
+        boolean moved = true;
+        while (moved) {
+            moved = false;
+            for (int k = 0; k < order.size(); k++) {
+                int i = order.get(k);
+                int at = k == 0 ? start[i] : Math.max(start[i], end(start, order.get(k - 1)));
+                for (Grid.Arc a : grid.arcsTo.get(i)) {
+                    at = Math.max(at, start[a.from()] + a.least());
+                }
+                for (Grid.Arc a : grid.arcsFrom.get(i)) {
+                    at = a.most() == Grid.NEVER ? at : Math.max(at, start[a.to()] - a.most());
+                }
+                int fitted = inWindow(i, at);
+                moved |= fitted != start[i];
+                start[i] = fitted;
+            }
+        }
+        DiaryPlan plan = grid.plan(start);
+        DiaryScore pushed = DiaryScore.of(asked, plan, before);
+        // places that things keep are not looked at above
+        if (DiaryScore.BETTER_FIRST.compare(pushed, score()) <= 0
+                && DiaryCheck.faults(asked, plan).size()
+                        <= DiaryCheck.faults(asked, grid.plan(best)).size()) {
+            best = start;
+            score = pushed;
+        }
+    }
+
+    private int end(int[] start, int i) {
+        return start[i] + grid.slots[i];
+    }
+
+    private int inWindow(int i, int from) {
+        return grid.windows.get(i).stream()
+                .filter(w -> w.last() >= from)
+                .mapToInt(w -> Math.max(w.from(), from))
+                .findFirst()
+                .orElse(best[i]);
     }
 
     private Answer.Found found() {
@@ -245,6 +305,24 @@ final class DiarySearch {
         stages.add(new DiaryStage(goal, value, proven ? value : Math.min(bound, value), proven));
     }
 
+    /** How often the same colour is filled in within a sitting of the best diary, at most. */
+    private int mostFillings() {
+        List<Integer> order = new ArrayList<>(IntStream.range(0, grid.tasks).boxed().toList());
+        order.removeIf(i -> grid.paint[i] < 0);
+        order.sort(Comparator.comparingInt(i -> best[i]));
+        Map<List<Integer>, Integer> count = new HashMap<>();
+        List<Integer> held = List.of();
+        int most = 0;
+        for (int i : order) {
+            List<Integer> now = List.of(grid.sitting(i, best[i]), grid.paint[i]);
+            if (!now.equals(held)) {
+                held = now;
+                most = Math.max(most, count.merge(now, 1, Integer::sum));
+            }
+        }
+        return most;
+    }
+
     private int pairs() {
         return grid.windows.stream().mapToInt(List::size).sum();
     }
@@ -272,7 +350,8 @@ final class DiarySearch {
         DiaryModel m = new DiaryModel(grid, domain, best, horizon);
         boolean sittings = goal != Goal.DATES;
         if (sittings) {
-            m.withSittings(domain, pairs() <= WHOLE_UP_TO ? grid.tasks : 2);
+            m.withSittings(
+                    domain, pairs() <= WHOLE_UP_TO ? grid.tasks : Math.max(2, mostFillings()));
         }
         for (Goal g : Goal.values()) {
             if (g.compareTo(goal) > 0 || (g == Goal.CHANGES && before.isEmpty())) {
@@ -288,6 +367,10 @@ final class DiarySearch {
         m.hint(best);
         CpSolver solver = solver(limit);
         CpSolverStatus status = run(solver, m);
+        if (status == CpSolverStatus.INFEASIBLE) {
+            // the best so far is always within the model
+            throw new IllegalStateException("the model refuses a diary that holds");
+        }
         if (status != CpSolverStatus.OPTIMAL && status != CpSolverStatus.FEASIBLE) {
             return new Solved(0, false);
         }
@@ -312,12 +395,6 @@ final class DiarySearch {
 
     private CpSolverStatus run(CpSolver solver, DiaryModel m) {
         CpSolverStatus status = solver.solve(m.model);
-        System.out.printf(
-                "     %s wall %.3f det %.3f obj %.0f%n",
-                status,
-                solver.wallTime(),
-                solver.response().getDeterministicTime(),
-                solver.objectiveValue());
         spent += SECONDS_OF_A_PART + SECONDS_OF_SOLVING * solver.response().getDeterministicTime();
         if (status == CpSolverStatus.MODEL_INVALID) {
             throw new IllegalStateException(m.model.validate());
@@ -338,7 +415,13 @@ final class DiarySearch {
             case DATES -> m.late();
             case CHANGES -> m.moved(sittingsBefore());
             case SITTINGS -> m.effort();
-            case READY -> m.ready();
+            // the model counts from the first slot, which may begin before the case does
+            case READY ->
+                    m.ready()
+                            .add(
+                                    -grid.jobs
+                                            * (asked.fromMinute()
+                                                    - grid.origin * Grid.SLOT_MINUTES));
             case EVEN -> com.google.ortools.sat.LinearExpr.newBuilder().add(m.fullest());
         };
     }

@@ -86,6 +86,41 @@ public class DiarySolverTest {
         assertTrue(placed > 400, placed + " of 500 were placed");
     }
 
+    /** Now is seldom a full five minutes, and what was done before ends at any minute. */
+    @Test
+    public void itMayBeAskedAtAnyMinute() {
+        for (int seed = 0; seed < 12; seed++) {
+            DiaryCase asked = new RandomWorkshops(seed).large(3, 8, 4);
+            long now = asked.bench().getFirst().fromMinute() + 7 + seed;
+            List<Span> bench = new ArrayList<>(asked.bench());
+            bench.set(0, new Span(now, bench.getFirst().untilMinute()));
+            List<DiaryJob> jobs = new ArrayList<>(asked.jobs());
+            DiaryJob first = jobs.getFirst();
+            List<DiaryTask> tasks = new ArrayList<>(first.tasks());
+            DiaryTask laid = tasks.getFirst();
+            tasks.set(
+                    0,
+                    DiaryTaskBuilder.builder(laid)
+                            .doneAtMinute(OptionalLong.of(now - laid.minutes() - 3))
+                            .build());
+            jobs.set(
+                    0,
+                    new DiaryJob(
+                            first.id(),
+                            first.name(),
+                            tasks,
+                            first.lags(),
+                            first.dueMinute(),
+                            first.weight(),
+                            first.promised()));
+            DiaryCase odd = new DiaryCase(jobs, bench, asked.resources(), now);
+            if (solve(odd, Optional.empty(), 1.5) instanceof Answer.Found found) {
+                assertEquals(DiaryCheck.faults(odd, found.plan()), List.of(), "case " + seed);
+                assertEquals(found.score(), DiaryScore.of(odd, found.plan()));
+            }
+        }
+    }
+
     @Test
     public void moreBenchTimeNeverMakesTheDatesWorse() {
         int better = 0;

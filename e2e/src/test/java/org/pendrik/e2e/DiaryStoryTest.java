@@ -1,0 +1,143 @@
+package org.pendrik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.testng.annotations.Test;
+
+/**
+ * The evenings of the whole workshop: planned together, a day taken out, a step moved, by hand and
+ * by keys.
+ */
+public class DiaryStoryTest extends BrowserTest {
+    private static final Pattern SUM =
+            Pattern.compile("(\\d+) sittings?, (\\d+) fillings? of the airbrush");
+
+    /** Planning takes some seconds on a machine that does other things as well. */
+    private static final double LONG = 60_000;
+
+    public DiaryStoryTest() {
+        super(Server::demo);
+    }
+
+    private Page diary(int width, int height) {
+        Page page = browser.page(width, height, "light");
+        page.navigate(server.url("/diary"));
+        assertThat(page.getByText(SUM)).isVisible();
+        return page;
+    }
+
+    private static int effort(Page page) {
+        Matcher m = SUM.matcher(page.getByText(SUM).innerText());
+        assertTrue(m.find());
+        return 2 * Integer.parseInt(m.group(1)) + Integer.parseInt(m.group(2));
+    }
+
+    private static void done(Page page, String words) {
+        assertThat(page.getByText(words).first())
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(LONG));
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    @Test
+    public void eveningsArePlannedADayIsTakenOutAndAStepIsMoved() {
+        Page page = diary(1280, 800);
+        // whatever another test has left
+        if (button(page, "let go").isVisible()) {
+            button(page, "let go").click();
+            done(page, "Each step is as early as it can be.");
+        }
+        int asItComes = effort(page);
+        button(page, "Plan the evenings").click();
+        done(page, "The evenings are planned.");
+        assertTrue(effort(page) < asItComes, effort(page) + " instead of " + asItComes);
+        page.getByText("How good it is").click();
+        assertThat(page.getByText("Dates kept: nothing better exists")).isVisible();
+        assertThat(page.getByText(Pattern.compile(", [2-9] models")).first()).isVisible();
+
+        // the day of the second sitting is taken out
+        Locator sitting = page.locator("article").nth(1);
+        String gone = sitting.locator("h3").innerText();
+        button(page, "Not on " + gone).first().click();
+        done(page, "That day is taken out.");
+        assertThat(page.locator("article h3").filter(new Locator.FilterOptions().setHasText(gone)))
+                .hasCount(0);
+        assertThat(page.getByText(gone + ": not at the bench")).isVisible();
+        button(page, "Plan the evenings").click();
+        done(page, "The evenings are planned.");
+        button(page, "As in the week").click();
+        done(page, "The day is as its week again.");
+
+        // the last step of all is moved a sitting earlier: what that takes is said before
+        Locator last = page.locator("article").last();
+        last.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Move"))
+                .first()
+                .click();
+        assertThat(page.getByText("To the sitting of")).isVisible();
+        button(page, "let go").click();
+        done(page, "Each step is as early as it can be.");
+        assertEquals(effort(page), asItComes);
+    }
+
+    @Test
+    public void byKeysAStepIsMovedAndHeld() {
+        Page page = diary(1280, 800);
+        page.keyboard().press("e");
+        done(page, "The evenings are planned.");
+        String to = page.locator("article").last().locator("h3").innerText();
+        Locator move =
+                page.locator("article")
+                        .first()
+                        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Move"))
+                        .first();
+        move.focus();
+        page.keyboard().press("Enter");
+        assertThat(move).hasAttribute("aria-expanded", "true");
+        page.keyboard().press("Tab");
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.LISTBOX)).isVisible();
+        page.keyboard().press("End");
+        page.keyboard().press("Enter");
+        assertThat(
+                        page.getByText(
+                                Pattern.compile(
+                                        "This moves:|Nothing else moves|would find no place")))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(LONG));
+        Locator there = button(page, "Move it there");
+        if (there.isVisible()) {
+            there.focus();
+            page.keyboard().press("Enter");
+            done(page, "is moved and held there.");
+            assertThat(
+                            page.locator("article")
+                                    .filter(new Locator.FilterOptions().setHasText(to))
+                                    .getByText("held here"))
+                    .isVisible();
+        }
+        page.keyboard().press("z");
+        assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("all")))
+                .hasAttribute("data-state", "on");
+        button(page, "let go").focus();
+        page.keyboard().press("Enter");
+        done(page, "Each step is as early as it can be.");
+    }
+
+    @Test
+    public void onATelephoneItIsAListByEvening() {
+        Page page = diary(390, 844);
+        assertThat(page.locator("article").first()).isVisible();
+        assertEquals(page.evaluate("document.documentElement.scrollWidth <= innerWidth"), true);
+        assertThat(page.locator("svg[role=img]").first()).not().isVisible();
+    }
+}

@@ -1,0 +1,53 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import type { Schemas } from '$lib/api/client';
+	import DryingRail from '$lib/rail/drying-rail.svelte';
+	import { commonScale } from '$lib/rail/scale';
+	import { when } from '$lib/time/time';
+	import { standing } from './words';
+
+	/** All jobs under one time scale: what is done when, what dries, which windows open, which dates wait. */
+	type Props = { tracks: Schemas['Track'][]; now: number; days: number | undefined };
+
+	let { tracks, now, days }: Props = $props();
+
+	const DAY = 86_400_000;
+	let width = $state(800);
+	const scale = $derived(
+		commonScale(
+			tracks.map((t) => t.diary),
+			now,
+			days === undefined ? undefined : now + days * DAY,
+			width - 4
+		)
+	);
+</script>
+
+<ol class="border-t border-line">
+	{#each tracks as t, i (t.jobId)}
+		<li class="grid items-center gap-x-4 border-b border-line py-1 md:grid-cols-[13rem_1fr]">
+			<div>
+				<a
+					class="font-label text-[1.1rem] leading-tight font-semibold hover:underline"
+					href={resolve('/jobs/[id]/diary', { id: t.jobId })}>{t.jobName}</a
+				>
+				<p class="leading-snug {t.diary.lateMinutes || t.diary.problem ? 'font-semibold' : ''}">
+					{standing(t)}
+				</p>
+				<p class="text-[0.93rem] leading-snug text-soft">
+					{#if t.diary.finish}ready {when(t.diary.finish, now)}{/if}
+					{#if t.latestStart}<br />go on by {when(t.latestStart, now)}{/if}
+				</p>
+			</div>
+			<div class="hidden min-w-0 md:block" bind:clientWidth={width}>
+				<DryingRail
+					diary={t.diary}
+					lanes={1}
+					shared={scale}
+					days={i === 0}
+					label="Drying rail of {t.jobName}"
+				/>
+			</div>
+		</li>
+	{/each}
+</ol>
