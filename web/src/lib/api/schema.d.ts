@@ -3164,7 +3164,7 @@ export interface components {
             bench: components["schemas"]["SpanPart"][];
             /** Format: int64 */
             fromMinute: number;
-            jobs: components["schemas"]["JobPart"][];
+            jobs: components["schemas"]["DiaryJobPart"][];
             resources?: components["schemas"]["ResourcePart"][] | null;
             /** Format: int32 */
             runs: number;
@@ -3177,6 +3177,17 @@ export interface components {
             score?: components["schemas"]["DiaryScore"] | null;
             stages: components["schemas"]["DiaryStage"][];
             tasks: components["schemas"]["PlacedTask"][];
+        };
+        DiaryJobPart: {
+            /** Format: int64 */
+            due?: number | null;
+            id: string;
+            lags: components["schemas"]["LagPart"][];
+            name: string;
+            promised: boolean;
+            tasks: components["schemas"]["TaskPart"][];
+            /** Format: int32 */
+            weight: number;
         };
         DiaryScore: {
             /** Format: int64 */
@@ -3767,15 +3778,20 @@ export interface components {
             zones: string[];
         };
         JobPart: {
-            /** Format: int64 */
-            due?: number | null;
-            id: string;
-            lags: components["schemas"]["LagPart"][];
+            /** Format: double */
+            heightMm: number;
+            /** @enum {string} */
+            kind: "VAN" | "HOPPER" | "TANK_CAR" | "FLAT_CAR" | "BRAKE_VAN" | "PASSENGER_CAR" | "FREIGHT_CAR" | "HOOD_DIESEL" | "CAB_DIESEL" | "RAILCAR" | "STEAM_ENGINE" | "LOCOMOTIVE" | "ROAD_TRAILER" | "CONTAINER" | "BRICK_BUILDING" | "TIMBER_BUILDING" | "METAL_BUILDING" | "STRUCTURE";
+            /** Format: double */
+            lengthMm: number;
             name: string;
-            promised: boolean;
-            tasks: components["schemas"]["TaskPart"][];
-            /** Format: int32 */
-            weight: number;
+            note: string;
+            /** Format: double */
+            scaleRatio: number;
+            /** @enum {string} */
+            substrate: "FACTORY_SEMI_GLOSS" | "FACTORY_FLAT" | "PRIMED" | "BARE" | "GLAZING" | "WHITE_METAL" | "BRASS" | "WOOD" | "MASONRY";
+            /** Format: date */
+            wantedOn?: string | null;
         };
         JobProspect: {
             chain: components["schemas"]["Driver"][];

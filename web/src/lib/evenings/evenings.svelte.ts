@@ -29,10 +29,12 @@ export class Evenings {
 		this.done = '';
 		try {
 			const view = await act();
+			// what is said and what is shown belong together
+			queryClient.setQueryData(['today', 'diary'], view);
 			this.moved = view.moved;
 			this.done = what;
 			this.moving = undefined;
-			await this.#fill(view);
+			await this.#refresh();
 		} catch (error) {
 			this.problem = said(error);
 		} finally {
@@ -40,8 +42,8 @@ export class Evenings {
 		}
 	}
 
-	async #fill(view: View): Promise<void> {
-		queryClient.setQueryData(['today', 'diary'], view);
+	/** All that hangs on the evenings elsewhere. */
+	async #refresh(): Promise<void> {
 		await Promise.all([
 			queryClient.invalidateQueries({ queryKey: ['today'], exact: true }),
 			queryClient.invalidateQueries({ queryKey: ['job'] })

@@ -104,7 +104,7 @@ class DiaryQuestions {
     record LagPart(String from, String to, long min, @Nullable Long max, String why) {}
 
     /** A job; tasks in their order, what is done in front. */
-    record JobPart(
+    record DiaryJobPart(
             String id,
             String name,
             List<TaskPart> tasks,
@@ -127,7 +127,7 @@ class DiaryQuestions {
             long fromMinute,
             List<SpanPart> bench,
             @Nullable List<ResourcePart> resources,
-            List<JobPart> jobs,
+            List<DiaryJobPart> jobs,
             @Nullable List<KnownPart> before,
             double seconds,
             int runs) {}
@@ -204,7 +204,7 @@ class DiaryQuestions {
                 r.key(), r.name(), r.places(), r.closed().stream().map(SpanPart::span).toList());
     }
 
-    private static DiaryJob job(JobPart j) {
+    private static DiaryJob job(DiaryJobPart j) {
         return new DiaryJob(
                 j.id(),
                 j.name(),
