@@ -5608,6 +5608,7 @@ export interface components {
             latestStart?: string | null;
             /** Format: int64 */
             slackMinutes?: number | null;
+            waysOut: components["schemas"]["WayOut"][];
         };
         TreadAnswer: {
             /** Format: double */
@@ -5704,6 +5705,20 @@ export interface components {
             name: string;
             technique: string;
             techniqueName: string;
+        };
+        WayOut: {
+            /** Format: date-time */
+            from?: string | null;
+            /** @enum {string} */
+            kind: "MORE_TIME" | "COMES_FIRST" | "LATER_DATE";
+            /** Format: int64 */
+            othersLateMinutes: number;
+            /** Format: int64 */
+            othersLaterMinutes: number;
+            /** Format: date-time */
+            ready: string;
+            /** Format: date-time */
+            until?: string | null;
         };
         WayPart: {
             atHand: boolean;

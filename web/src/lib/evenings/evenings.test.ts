@@ -3,7 +3,8 @@ import { queryClient } from '$lib/api/queries';
 import type { Schemas } from '$lib/api/client';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { Evenings } from './evenings.svelte';
-import { howFar, standing, sumUp } from './words';
+import { howFar, standing, sumUp, wayOut } from './words';
+import { benchClock } from '$lib/time/clock.svelte';
 
 const view = (moved: unknown[] = []) =>
 	({ tracks: [], sittings: [], moved, decided: true }) as unknown as Schemas['WorkshopView'];
@@ -108,6 +109,38 @@ describe('the words', () => {
 		expect(howFar({ goal: 'DATES', value: 0, bound: 0, proven: true })).toContain('nothing better');
 		expect(howFar({ goal: 'SITTINGS', value: 50, bound: 40, proven: false })).toBe(
 			'Sittings and fillings: at most 20 % better is possible'
+		);
+	});
+
+	test('a way out says what it costs', () => {
+		benchClock.hearZone('UTC');
+		const now = Date.parse('2026-12-02T12:00:00Z');
+		const way = {
+			from: null,
+			until: null,
+			ready: '2026-12-12T21:00:00Z',
+			othersLaterMinutes: 120,
+			othersLateMinutes: 0
+		};
+		expect(wayOut({ ...way, kind: 'COMES_FIRST' }, now)).toBe(
+			'Before all other jobs: ready 12 Dec 21:00, others are ready 2 h later in all'
+		);
+		expect(wayOut({ ...way, kind: 'LATER_DATE', othersLaterMinutes: 0 }, now)).toBe(
+			'A later date: ready 12 Dec 21:00'
+		);
+		expect(
+			wayOut(
+				{
+					...way,
+					kind: 'MORE_TIME',
+					from: '2026-12-03T22:00:00Z',
+					until: '2026-12-03T23:00:00Z',
+					othersLateMinutes: 60
+				},
+				now
+			)
+		).toBe(
+			'1 h more on Thu 3 Dec, from tomorrow 22:00: ready 12 Dec 21:00, others miss their dates by 1 h'
 		);
 	});
 });

@@ -3,13 +3,20 @@
 	import type { Schemas } from '$lib/api/client';
 	import DryingRail from '$lib/rail/drying-rail.svelte';
 	import { commonScale } from '$lib/rail/scale';
-	import { when } from '$lib/time/time';
-	import { standing } from './words';
+	import { hourOnWall, onWall, when } from '$lib/time/time';
+	import Button from '$lib/ui/button.svelte';
+	import type { Evenings } from './evenings.svelte';
+	import { standing, wayOut } from './words';
 
 	/** All jobs under one time scale: what is done when, what dries, which windows open, which dates wait. */
-	type Props = { tracks: Schemas['Track'][]; now: number; days: number | undefined };
+	type Props = {
+		tracks: Schemas['Track'][];
+		evenings: Evenings;
+		now: number;
+		days: number | undefined;
+	};
 
-	let { tracks, now, days }: Props = $props();
+	let { tracks, evenings, now, days }: Props = $props();
 
 	const DAY = 86_400_000;
 	let width = $state(800);
@@ -39,6 +46,29 @@
 					{#if t.latestStart}<br />go on by {when(t.latestStart, now)}{/if}
 				</p>
 			</div>
+			{#if t.waysOut.length}
+				<div class="border-l-8 border-ink pl-3 md:col-span-2 md:row-start-2">
+					<h3 class="text-lg">What would keep the date of {t.jobName}</h3>
+					<ul>
+						{#each t.waysOut as w, k (k)}
+							<li class="flex flex-wrap items-baseline gap-x-3">
+								<span>{wayOut(w, now)}</span>
+								{#if w.kind === 'MORE_TIME' && w.from && w.until}
+									<Button
+										look="bare"
+										disabled={evenings.busy}
+										onclick={() =>
+											w.from &&
+											w.until &&
+											void evenings.add(onWall(w.from), hourOnWall(w.from), hourOnWall(w.until))}
+										>Take that time</Button
+									>
+								{/if}
+							</li>
+						{/each}
+					</ul>
+				</div>
+			{/if}
 			<div class="hidden min-w-0 md:block" bind:clientWidth={width}>
 				<DryingRail
 					diary={t.diary}

@@ -1,5 +1,5 @@
 import type { Schemas } from '$lib/api/client';
-import { span } from '$lib/time/time';
+import { day, span, when } from '$lib/time/time';
 
 /** "94 % likely", "2 days late", "no date": how a job stands against its date. */
 export function standing(t: Schemas['Track']): string {
@@ -35,4 +35,27 @@ export function howFar(s: Schemas['DiaryStage']): string {
 	return s.proven || gap <= 0
 		? `${GOALS[s.goal]}: nothing better exists`
 		: `${GOALS[s.goal]}: at most ${Math.max(1, Math.round(gap * 100))} % better is possible`;
+}
+
+/** A way to keep a date with what it costs, such as "An hour more on Sat 12 Dec: ready Sat 13:00." */
+export function wayOut(w: Schemas['WayOut'], now: number): string {
+	const price = [
+		w.othersLateMinutes ? `others miss their dates by ${span(w.othersLateMinutes * 60_000)}` : '',
+		w.othersLaterMinutes && !w.othersLateMinutes
+			? `others are ready ${span(w.othersLaterMinutes * 60_000)} later in all`
+			: ''
+	].filter(Boolean);
+	const after = [`ready ${when(w.ready, now)}`, ...price].join(', ');
+	switch (w.kind) {
+		case 'MORE_TIME': {
+			const from = w.from ?? w.ready;
+			const until = w.until ?? w.ready;
+			const minutes = new Date(until).getTime() - new Date(from).getTime();
+			return `${span(minutes)} more on ${day(from)}, from ${when(from, now)}: ${after}`;
+		}
+		case 'COMES_FIRST':
+			return `Before all other jobs: ${after}`;
+		case 'LATER_DATE':
+			return `A later date: ${after}`;
+	}
 }

@@ -163,7 +163,7 @@
 		{/each}
 		{#each labels as l (l.text)}
 			<text
-				x={l.x}
+				x={Math.max(l.x, l.text.length * 4)}
 				y={LINE - 38}
 				text-anchor="middle"
 				class="fill-ink font-label text-[13px] font-semibold">{l.text}</text

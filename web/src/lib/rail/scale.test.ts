@@ -133,6 +133,13 @@ describe('one scale for several rails', () => {
 		]);
 	});
 
+	test('a date far behind the last finish does not push everything together', () => {
+		const far = { ...diary(300, []), deadline: iso(2000) };
+		const near = { ...diary(300, []), deadline: iso(400) };
+		expect(commonScale([far], 0, undefined, 800).until).toBe(310 * HOUR);
+		expect(commonScale([far, near], 0, undefined, 800).until).toBe(410 * HOUR);
+	});
+
 	test('ends where it is asked to, a day ahead at least', () => {
 		expect(commonScale([diary(400, [])], 0, 100 * HOUR, 800).until).toBe(100 * HOUR);
 		expect(commonScale([diary(400, [])], 0, 2 * HOUR, 800).until).toBe(24 * HOUR);

@@ -103,7 +103,7 @@ export function numbers(steps: { number: number; x: number }[], perLetter = 8): 
 	return groups.map((g) => ({ x: middle(g), text: text(g) }));
 }
 
-/** From a moment to the last thing that is to happen on any of these rails, with some room behind it. */
+/** From now to the last finish, with some room behind it; dates stand on it as far as they are near. */
 export function commonScale(
 	diaries: Schemas['Diary'][],
 	now: number,
@@ -111,15 +111,18 @@ export function commonScale(
 	width: number
 ): RailScale {
 	const HOUR = MS_PER_HOUR;
-	let end = now + 7 * 24 * HOUR;
+	const DATES_SHOWN = 5 * 24 * HOUR;
+	const at = (iso: string) => new Date(iso).getTime();
 	const bench = new Map<number, Span>();
 	for (const d of diaries) {
-		for (const t of [d.finish, d.deadline]) if (t) end = Math.max(end, new Date(t).getTime());
-		for (const s of d.bench) {
-			const from = new Date(s.from).getTime();
-			bench.set(from, { from, until: new Date(s.until).getTime() });
-		}
+		for (const s of d.bench) bench.set(at(s.from), { from: at(s.from), until: at(s.until) });
 	}
+	const finishes = diaries.flatMap((d) => (d.finish ? [at(d.finish)] : []));
+	const finish = Math.max(now + 7 * 24 * HOUR, ...finishes);
+	const near = diaries.flatMap((d) =>
+		d.deadline && at(d.deadline) <= finish + DATES_SHOWN ? [at(d.deadline)] : []
+	);
+	const end = Math.max(finish, ...near);
 	const spans = [...bench.values()].sort((a, b) => a.from - b.from);
 	const apart: Span[] = [];
 	for (const s of spans) {

@@ -1,4 +1,10 @@
-import { fromAbsolute, parseDateTime, toCalendarDate, toZoned } from '@internationalized/date';
+import {
+	fromAbsolute,
+	parseDateTime,
+	toCalendarDate,
+	toTime,
+	toZoned
+} from '@internationalized/date';
 import { benchClock } from './clock.svelte';
 
 /**
@@ -40,6 +46,13 @@ export function day(iso: string): string {
 /** The date on the wall's calendar, "2026-12-12". */
 export function onWall(iso: string): string {
 	return toCalendarDate(wall(Date.parse(iso))).toString();
+}
+
+/** The hour on the wall's clock, "19:00", whatever hours times are shown in. */
+export function hourOnWall(iso: string): string {
+	return toTime(wall(Date.parse(iso)))
+		.toString()
+		.slice(0, 5);
 }
 
 /** The day of the month, 1 to 31. */

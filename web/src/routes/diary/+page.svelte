@@ -122,7 +122,7 @@
 							/>
 						</div>
 					</div>
-					<Tracks tracks={view.tracks} now={now.current} days={DAYS[zoom]} />
+					<Tracks tracks={view.tracks} {evenings} now={now.current} days={DAYS[zoom]} />
 				</section>
 				<section class="mt-6" aria-labelledby="sittings">
 					<h2 id="sittings" class="mb-2 text-xl">Sittings</h2>

@@ -22,6 +22,7 @@ import org.pendrik.core.diary.DiaryScore;
 import org.pendrik.core.diary.DiarySolver;
 import org.pendrik.core.diary.DiarySolver.Answer;
 import org.pendrik.core.diary.DiaryStage;
+import org.pendrik.core.diary.WaysOut;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
@@ -33,8 +34,13 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** The diary across all jobs: shown, decided anew, and changed by hand. */
 @Service
 class WorkshopDiary {
-    /** A diary is gone through so often to tell the chances. */
+    /** A diary is gone through so often to tell the chances, seldomer where there is much to do. */
     private static final int RUNS = 2_000;
+
+    private static final int FEWEST_RUNS = 200;
+
+    /** So many steps in all these runs together take less than a second. */
+    private static final int MOST_STEPS_RUN = 400_000;
 
     /** Where nothing is late, nobody looks further ahead than this past the last step. */
     private static final long AHEAD_MINUTES = 21L * 1440;
@@ -308,10 +314,17 @@ class WorkshopDiary {
     private WorkshopView view(Seen seen, List<WorkshopView.Moved> moved) {
         WorkshopCase of = ahead(seen.of());
         List<DiaryOutlook.OfJob> outlook =
-                DiaryOutlook.of(of.asked(), of.shown(), DiaryRisk.Spread.USUAL, RUNS);
+                DiaryOutlook.of(of.asked(), of.shown(), DiaryRisk.Spread.USUAL, runs(of));
         Map<UUID, DiaryOutlook.OfJob> byJob = new HashMap<>();
+        Map<UUID, List<WorkshopView.WayOut>> waysOut = new HashMap<>();
         for (int j = 0; j < outlook.size(); j++) {
-            byJob.put(of.of().get(j).job().id(), outlook.get(j));
+            UUID id = of.of().get(j).job().id();
+            byJob.put(id, outlook.get(j));
+            waysOut.put(
+                    id,
+                    WaysOut.of(of.asked(), of.shown(), j).stream()
+                            .map(WorkshopDiary::wayOut)
+                            .toList());
         }
         List<WorkshopView.Track> tracks = new ArrayList<>();
         for (UUID id : seen.order()) {
@@ -320,7 +333,7 @@ class WorkshopDiary {
                 continue;
             }
             DiaryOutlook.OfJob o = byJob.get(id);
-            tracks.add(track(seen, id, diary, o));
+            tracks.add(track(seen, id, diary, o, waysOut.getOrDefault(id, List.of())));
         }
         DiaryScore score = DiaryScore.of(of.asked(), of.shown());
         List<WorkshopView.Sitting> sittings = SittingSheets.of(of, seen.diaries());
@@ -340,8 +353,17 @@ class WorkshopDiary {
                 workshops.current().zoneId());
     }
 
+    private static int runs(WorkshopCase of) {
+        int steps = of.shown().starts().stream().mapToInt(List::size).sum();
+        return Math.clamp(MOST_STEPS_RUN / Math.max(1, steps), FEWEST_RUNS, RUNS);
+    }
+
     private static WorkshopView.Track track(
-            Seen seen, UUID id, Diaries.Diary diary, DiaryOutlook.@Nullable OfJob o) {
+            Seen seen,
+            UUID id,
+            Diaries.Diary diary,
+            DiaryOutlook.@Nullable OfJob o,
+            List<WorkshopView.WayOut> waysOut) {
         String name =
                 seen.of().of().stream()
                         .filter(p -> p.job().id().equals(id))
@@ -349,7 +371,8 @@ class WorkshopDiary {
                         .map(p -> p.job().name())
                         .orElse("");
         if (o == null) {
-            return new WorkshopView.Track(id, name, diary, null, null, null, List.of(), List.of());
+            return new WorkshopView.Track(
+                    id, name, diary, null, null, null, List.of(), List.of(), waysOut);
         }
         return new WorkshopView.Track(
                 id,
@@ -359,7 +382,32 @@ class WorkshopDiary {
                 o.slackMinutes().isPresent() ? o.slackMinutes().getAsLong() : null,
                 o.chance().isPresent() ? o.chance().getAsDouble() : null,
                 o.chain(),
-                o.decides());
+                o.decides(),
+                waysOut);
+    }
+
+    private static WorkshopView.WayOut wayOut(WaysOut.Priced p) {
+        return switch (p.way()) {
+            case WaysOut.Way.MoreTime t ->
+                    new WorkshopView.WayOut(
+                            WorkshopView.WayKind.MORE_TIME,
+                            at(t.more().fromMinute()),
+                            at(t.more().untilMinute()),
+                            at(p.readyMinute()),
+                            p.othersLater(),
+                            p.othersLate());
+            case WaysOut.Way.ComesFirst _ ->
+                    new WorkshopView.WayOut(
+                            WorkshopView.WayKind.COMES_FIRST,
+                            null,
+                            null,
+                            at(p.readyMinute()),
+                            p.othersLater(),
+                            p.othersLate());
+            case WaysOut.Way.LaterDate _ ->
+                    new WorkshopView.WayOut(
+                            WorkshopView.WayKind.LATER_DATE, null, null, at(p.readyMinute()), 0, 0);
+        };
     }
 
     static Instant at(long minute) {

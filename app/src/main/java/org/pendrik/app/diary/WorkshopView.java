@@ -35,6 +35,7 @@ record WorkshopView(
      * @param chance that its date is kept, 0 to 1
      * @param chain what its time goes into along the steps that decide, largest first
      * @param decides ids of these steps
+     * @param waysOut what would save its date, the least bench time first; empty when it is kept
      */
     record Track(
             UUID jobId,
@@ -44,7 +45,32 @@ record WorkshopView(
             @Nullable Long slackMinutes,
             @Nullable Double chance,
             List<DiaryOutcome.Driver> chain,
-            List<String> decides) {}
+            List<String> decides,
+            List<WayOut> waysOut) {}
+
+    /** What can be done about a date. */
+    enum WayKind {
+        MORE_TIME,
+        COMES_FIRST,
+        LATER_DATE
+    }
+
+    /**
+     * A way to keep a date, and its price.
+     *
+     * @param from more bench time begins, where that is the way
+     * @param until and ends
+     * @param ready when the job is done then
+     * @param othersLaterMinutes by which other jobs are done later, added up
+     * @param othersLateMinutes more after their dates, added up
+     */
+    record WayOut(
+            WayKind kind,
+            @Nullable Instant from,
+            @Nullable Instant until,
+            Instant ready,
+            long othersLaterMinutes,
+            long othersLateMinutes) {}
 
     /**
      * One stretch at the bench.

@@ -205,4 +205,51 @@ public class WorkshopDiaryTest extends AppTest {
             assertTrue(t.path("chain").size() > 0 && t.path("decides").size() > 0);
         }
     }
+
+    @Test
+    public void aDateAtRiskIsSavedByAComputedWayOut() {
+        UUID job = made.getFirst();
+        String all = "{\"weekday\":\"WEDNESDAY\",\"fromTime\":\"19:00\",\"untilTime\":\"20:30\"}";
+        ObjectNode w = (ObjectNode) ok(get("/api/workshop"));
+        w.set("benchTime", json.readTree("[" + all + "]"));
+        ok(put("/api/workshop", w.toString()));
+        JsonNode free = ok(get("/api/jobs/" + job + "/diary"));
+        String finish = free.path("finish").asString().substring(0, 10);
+        // a day too early for what the evenings allow
+        ok(
+                put(
+                        "/api/jobs/" + job,
+                        draft(
+                                        "Wanted",
+                                        "6400",
+                                        "2600",
+                                        "\""
+                                                + java.time.LocalDate.parse(finish).minusDays(1)
+                                                + "\"")
+                                .replace("\"version\": 0", "\"version\": 1")));
+        JsonNode track = track(ok(get("/api/diary")), job);
+        assertTrue(track.path("diary").path("lateMinutes").asLong() > 0, track.toString());
+        JsonNode way = track.path("waysOut").get(0);
+        assertEquals(way.path("kind").asString(), "MORE_TIME", track.path("waysOut").toString());
+        Instant from = Instant.parse(way.path("from").asString());
+        Instant until = Instant.parse(way.path("until").asString());
+        ObjectNode more = json.createObjectNode();
+        more.put("id", UUID.randomUUID().toString());
+        more.put("onDay", from.toString().substring(0, 10));
+        more.put("fromTime", from.toString().substring(11, 16));
+        more.put("untilTime", until.toString().substring(11, 16));
+        more.put("there", true);
+        ok(put("/api/workshop/changes", more.toString()));
+        JsonNode saved = track(ok(get("/api/diary")), job);
+        assertEquals(saved.path("diary").path("lateMinutes").asLong(), 0, saved.toString());
+        assertEquals(saved.path("waysOut").size(), 0);
+    }
+
+    private static JsonNode track(JsonNode view, UUID job) {
+        return view.path("tracks")
+                .valueStream()
+                .filter(t -> t.path("jobId").asString().equals(job.toString()))
+                .findFirst()
+                .orElseThrow();
+    }
 }

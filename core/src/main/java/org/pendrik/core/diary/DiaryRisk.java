@@ -148,7 +148,10 @@ public final class DiaryRisk {
 
     /** The first minute from one on in which so much fits into a stretch. */
     private double atTheBench(Work w, double from, double minutes) {
-        for (Span s : asked.bench()) {
+        for (int k = asked.bench().isEmpty() ? 0 : DiaryScore.sitting(asked.bench(), (long) from);
+                k < asked.bench().size();
+                k++) {
+            Span s = asked.bench().get(k);
             double at = Math.max(from, (double) s.fromMinute());
             if (at + minutes <= s.untilMinute() + 1e-9 && allowed(w, at)) {
                 return at;

@@ -146,11 +146,15 @@ final class DiarySearch {
         DiaryPlan plan = grid.plan(start);
         DiaryScore pushed = DiaryScore.of(asked, plan, before);
         // places that things keep are not looked at above
-        if (DiaryScore.BETTER_FIRST.compare(pushed, score()) <= 0
+        int compared = DiaryScore.BETTER_FIRST.compare(pushed, score());
+        if (compared <= 0
                 && DiaryCheck.faults(asked, plan).size()
                         <= DiaryCheck.faults(asked, grid.plan(best)).size()) {
             best = start;
             score = pushed;
+            if (compared < 0) {
+                follower.better(found());
+            }
         }
     }
 
