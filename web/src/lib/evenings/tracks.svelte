@@ -49,6 +49,16 @@
 			{#if t.waysOut.length}
 				<div class="border-l-8 border-ink pl-3 md:col-span-2 md:row-start-2">
 					<h3 class="text-lg">What would keep the date of {t.jobName}</h3>
+					{#if t.waysOut.every((w) => w.kind === 'LATER_DATE')}
+						<p>
+							More time at the bench does not{t.chain[0]
+								? `: most of it is ${t.chain[0].label}`
+								: ''}.
+							<a class="underline" href={resolve('/jobs/[id]/makeup', { id: t.jobId })}
+								>Look for another way to make it</a
+							>, press <kbd class="font-label font-semibold">o</kbd> there.
+						</p>
+					{/if}
 					<ul>
 						{#each t.waysOut as w, k (k)}
 							<li class="flex flex-wrap items-baseline gap-x-3">
