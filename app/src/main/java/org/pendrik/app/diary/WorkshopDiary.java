@@ -45,6 +45,14 @@ class WorkshopDiary {
     /** Where nothing is late, nobody looks further ahead than this past the last step. */
     private static final long AHEAD_MINUTES = 21L * 1440;
 
+    /**
+     * Ways out are looked for where so many steps are to be done at most, for the first jobs that
+     * are late.
+     */
+    private static final int MOST_STEPS_FOR_WAYS = 400;
+
+    private static final int MOST_JOBS_WITH_WAYS = 3;
+
     private static final DiarySolver.Effort FOR_A_MOVE = new DiarySolver.Effort(1.5);
 
     private final JobSnapshots snapshots;
@@ -316,16 +324,10 @@ class WorkshopDiary {
         List<DiaryOutlook.OfJob> outlook =
                 DiaryOutlook.of(of.asked(), of.shown(), DiaryRisk.Spread.USUAL, runs(of));
         Map<UUID, DiaryOutlook.OfJob> byJob = new HashMap<>();
-        Map<UUID, List<WorkshopView.WayOut>> waysOut = new HashMap<>();
         for (int j = 0; j < outlook.size(); j++) {
-            UUID id = of.of().get(j).job().id();
-            byJob.put(id, outlook.get(j));
-            waysOut.put(
-                    id,
-                    WaysOut.of(of.asked(), of.shown(), j).stream()
-                            .map(WorkshopDiary::wayOut)
-                            .toList());
+            byJob.put(of.of().get(j).job().id(), outlook.get(j));
         }
+        Map<UUID, List<WorkshopView.WayOut>> waysOut = waysOut(of);
         List<WorkshopView.Track> tracks = new ArrayList<>();
         for (UUID id : seen.order()) {
             Diaries.Diary diary = seen.diaries().get(id);
@@ -354,8 +356,28 @@ class WorkshopDiary {
     }
 
     private static int runs(WorkshopCase of) {
-        int steps = of.shown().starts().stream().mapToInt(List::size).sum();
-        return Math.clamp(MOST_STEPS_RUN / Math.max(1, steps), FEWEST_RUNS, RUNS);
+        return Math.clamp(MOST_STEPS_RUN / Math.max(1, steps(of)), FEWEST_RUNS, RUNS);
+    }
+
+    private static int steps(WorkshopCase of) {
+        return of.shown().starts().stream().mapToInt(List::size).sum();
+    }
+
+    /** By job, for those whose date is missed. */
+    private static Map<UUID, List<WorkshopView.WayOut>> waysOut(WorkshopCase of) {
+        Map<UUID, List<WorkshopView.WayOut>> out = new HashMap<>();
+        if (steps(of) > MOST_STEPS_FOR_WAYS) {
+            return out;
+        }
+        for (int j = 0; j < of.of().size() && out.size() < MOST_JOBS_WITH_WAYS; j++) {
+            List<WaysOut.Priced> ways = WaysOut.of(of.asked(), of.shown(), j);
+            if (!ways.isEmpty()) {
+                out.put(
+                        of.of().get(j).job().id(),
+                        ways.stream().map(WorkshopDiary::wayOut).toList());
+            }
+        }
+        return out;
     }
 
     private static WorkshopView.Track track(
