@@ -5157,6 +5157,7 @@ export interface components {
             fillings: components["schemas"]["Filling"][];
             /** Format: date-time */
             from: string;
+            inCalendar: boolean;
             /** Format: date-time */
             until: string;
             work: components["schemas"]["Work"][];

@@ -84,11 +84,15 @@
 		{/each}
 	</ol>
 	<div class="mt-auto pt-2">
-		<Button
-			look="bare"
-			disabled={evenings.busy}
-			aria-label="Not on {day(sitting.from)}"
-			onclick={() => void evenings.takeOut(onWall(sitting.from))}>Not this day</Button
-		>
+		{#if sitting.inCalendar}
+			<Button
+				look="bare"
+				disabled={evenings.busy}
+				aria-label="Not on {day(sitting.from)}"
+				onclick={() => void evenings.takeOut(onWall(sitting.from))}>Not this day</Button
+			>
+		{:else}
+			<p class="text-soft">You are here because a window is open.</p>
+		{/if}
 	</div>
 </article>

@@ -18,7 +18,8 @@ final class SittingSheets {
 
     private record Placed(Diaries.Planned of, Act act, Diaries.Slot slot) {}
 
-    static List<WorkshopView.Sitting> of(WorkshopCase of, Map<UUID, Diaries.Diary> diaries) {
+    static List<WorkshopView.Sitting> of(
+            WorkshopCase of, Map<UUID, Diaries.Diary> diaries, List<Span> calendar) {
         Map<StepKey, Act> acts = new HashMap<>();
         List<Placed> all = new ArrayList<>();
         for (Diaries.Planned p : of.of()) {
@@ -47,15 +48,23 @@ final class SittingSheets {
                                     })
                             .toList();
             if (!in.isEmpty()) {
-                out.add(sitting(stretch, in));
+                out.add(sitting(stretch, in, inCalendar(stretch, calendar)));
             }
         }
         return out;
     }
 
+    private static boolean inCalendar(Span stretch, List<Span> calendar) {
+        return calendar.stream()
+                .anyMatch(
+                        c ->
+                                c.fromMinute() < stretch.untilMinute()
+                                        && stretch.fromMinute() < c.untilMinute());
+    }
+
     private record StepKey(UUID job, StepId step) {}
 
-    private static WorkshopView.Sitting sitting(Span stretch, List<Placed> in) {
+    private static WorkshopView.Sitting sitting(Span stretch, List<Placed> in, boolean inCalendar) {
         List<WorkshopView.Work> work = new ArrayList<>();
         List<WorkshopView.Filling> fillings = new ArrayList<>();
         String held = "";
@@ -95,6 +104,7 @@ final class SittingSheets {
                 WorkshopDiary.at(stretch.fromMinute()),
                 WorkshopDiary.at(stretch.untilMinute()),
                 minutes,
+                inCalendar,
                 work,
                 fillings);
     }

@@ -4,9 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -15,14 +15,11 @@ import org.pendrik.app.makeup.StoredStep;
 import org.pendrik.app.workshop.Workshops;
 import org.pendrik.core.diary.Availability.Span;
 import org.pendrik.core.diary.DiaryCheck;
-import org.pendrik.core.diary.DiaryOutlook;
 import org.pendrik.core.diary.DiaryPlan;
-import org.pendrik.core.diary.DiaryRisk;
 import org.pendrik.core.diary.DiaryScore;
 import org.pendrik.core.diary.DiarySolver;
 import org.pendrik.core.diary.DiarySolver.Answer;
 import org.pendrik.core.diary.DiaryStage;
-import org.pendrik.core.diary.WaysOut;
 import org.pendrik.core.film.Act;
 import org.pendrik.core.film.StepId;
 import org.pendrik.core.units.InvalidInput;
@@ -34,24 +31,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** The diary across all jobs: shown, decided anew, and changed by hand. */
 @Service
 class WorkshopDiary {
-    /** A diary is gone through so often to tell the chances, seldomer where there is much to do. */
-    private static final int RUNS = 2_000;
-
-    private static final int FEWEST_RUNS = 200;
-
-    /** So many steps in all these runs together take less than a second. */
-    private static final int MOST_STEPS_RUN = 400_000;
-
     /** Where nothing is late, nobody looks further ahead than this past the last step. */
     private static final long AHEAD_MINUTES = 21L * 1440;
-
-    /**
-     * Ways out are looked for where so many steps are to be done at most, for the first jobs that
-     * are late.
-     */
-    private static final int MOST_STEPS_FOR_WAYS = 400;
-
-    private static final int MOST_JOBS_WITH_WAYS = 3;
 
     private static final DiarySolver.Effort FOR_A_MOVE = new DiarySolver.Effort(1.5);
 
@@ -82,7 +63,7 @@ class WorkshopDiary {
     private record Seen(WorkshopCase of, Map<UUID, Diaries.Diary> diaries, List<UUID> order) {}
 
     private Seen see() {
-        return java.util.Objects.requireNonNull(
+        return Objects.requireNonNull(
                 transaction.execute(
                         _ -> {
                             var all = snapshots.inWork();
@@ -264,7 +245,7 @@ class WorkshopDiary {
                     "Give one evening more time, or let a step go that is held to a sitting.");
         }
         Answer.Found found = (Answer.Found) answer;
-        List<String> faults = DiaryCheck.faults(of.asked(), found.plan());
+        List<String> faults = DiaryCheck.faults(of.asked(), found.plan(), found.missed());
         if (!faults.isEmpty()) {
             throw new IllegalStateException("the diary does not hold: " + faults.getFirst());
         }
@@ -320,116 +301,8 @@ class WorkshopDiary {
     }
 
     private WorkshopView view(Seen seen, List<WorkshopView.Moved> moved) {
-        WorkshopCase of = ahead(seen.of());
-        List<DiaryOutlook.OfJob> outlook =
-                DiaryOutlook.of(of.asked(), of.shown(), DiaryRisk.Spread.USUAL, runs(of));
-        Map<UUID, DiaryOutlook.OfJob> byJob = new HashMap<>();
-        for (int j = 0; j < outlook.size(); j++) {
-            byJob.put(of.of().get(j).job().id(), outlook.get(j));
-        }
-        Map<UUID, List<WorkshopView.WayOut>> waysOut = waysOut(of);
-        List<WorkshopView.Track> tracks = new ArrayList<>();
-        for (UUID id : seen.order()) {
-            Diaries.Diary diary = seen.diaries().get(id);
-            if (diary == null) {
-                continue;
-            }
-            DiaryOutlook.OfJob o = byJob.get(id);
-            tracks.add(track(seen, id, diary, o, waysOut.getOrDefault(id, List.of())));
-        }
-        DiaryScore score = DiaryScore.of(of.asked(), of.shown());
-        List<WorkshopView.Sitting> sittings = SittingSheets.of(of, seen.diaries());
-        boolean all = !of.of().isEmpty() && of.of().stream().allMatch(Diaries.Planned::allDecided);
-        return new WorkshopView(
-                tracks,
-                sittings,
-                new WorkshopView.Sum(
-                        score.late(),
-                        score.sittings(),
-                        score.setUps(),
-                        sittings.stream().mapToLong(WorkshopView.Sitting::workMinutes).sum()),
-                all ? stages : List.of(),
-                all,
-                moved,
-                clock.instant(),
-                workshops.current().zoneId());
-    }
-
-    private static int runs(WorkshopCase of) {
-        return Math.clamp(MOST_STEPS_RUN / Math.max(1, steps(of)), FEWEST_RUNS, RUNS);
-    }
-
-    private static int steps(WorkshopCase of) {
-        return of.shown().starts().stream().mapToInt(List::size).sum();
-    }
-
-    /** By job, for those whose date is missed. */
-    private static Map<UUID, List<WorkshopView.WayOut>> waysOut(WorkshopCase of) {
-        Map<UUID, List<WorkshopView.WayOut>> out = new HashMap<>();
-        if (steps(of) > MOST_STEPS_FOR_WAYS) {
-            return out;
-        }
-        for (int j = 0; j < of.of().size() && out.size() < MOST_JOBS_WITH_WAYS; j++) {
-            List<WaysOut.Priced> ways = WaysOut.of(of.asked(), of.shown(), j);
-            if (!ways.isEmpty()) {
-                out.put(
-                        of.of().get(j).job().id(),
-                        ways.stream().map(WorkshopDiary::wayOut).toList());
-            }
-        }
-        return out;
-    }
-
-    private static WorkshopView.Track track(
-            Seen seen,
-            UUID id,
-            Diaries.Diary diary,
-            DiaryOutlook.@Nullable OfJob o,
-            List<WorkshopView.WayOut> waysOut) {
-        String name =
-                seen.of().of().stream()
-                        .filter(p -> p.job().id().equals(id))
-                        .findFirst()
-                        .map(p -> p.job().name())
-                        .orElse("");
-        if (o == null) {
-            return new WorkshopView.Track(
-                    id, name, diary, null, null, null, List.of(), List.of(), waysOut);
-        }
-        return new WorkshopView.Track(
-                id,
-                name,
-                diary,
-                o.latestStartMinute().isPresent() ? at(o.latestStartMinute().getAsLong()) : null,
-                o.slackMinutes().isPresent() ? o.slackMinutes().getAsLong() : null,
-                o.chance().isPresent() ? o.chance().getAsDouble() : null,
-                o.chain(),
-                o.decides(),
-                waysOut);
-    }
-
-    private static WorkshopView.WayOut wayOut(WaysOut.Priced p) {
-        return switch (p.way()) {
-            case WaysOut.Way.MoreTime t ->
-                    new WorkshopView.WayOut(
-                            WorkshopView.WayKind.MORE_TIME,
-                            at(t.more().fromMinute()),
-                            at(t.more().untilMinute()),
-                            at(p.readyMinute()),
-                            p.othersLater(),
-                            p.othersLate());
-            case WaysOut.Way.ComesFirst _ ->
-                    new WorkshopView.WayOut(
-                            WorkshopView.WayKind.COMES_FIRST,
-                            null,
-                            null,
-                            at(p.readyMinute()),
-                            p.othersLater(),
-                            p.othersLate());
-            case WaysOut.Way.LaterDate _ ->
-                    new WorkshopView.WayOut(
-                            WorkshopView.WayKind.LATER_DATE, null, null, at(p.readyMinute()), 0, 0);
-        };
+        return new WorkshopViews(ahead(seen.of()), seen.diaries(), seen.order(), diaries.bench())
+                .view(stages, moved, clock.instant(), workshops.current().zoneId());
     }
 
     static Instant at(long minute) {

@@ -78,6 +78,7 @@ record WorkshopView(
      * @param from the stretch begins
      * @param until the stretch ends
      * @param workMinutes of it are work
+     * @param inCalendar it is bench time; otherwise somebody is there because a window is open
      * @param work in its order
      * @param fillings what the airbrush is filled with, one after the other
      */
@@ -85,6 +86,7 @@ record WorkshopView(
             Instant from,
             Instant until,
             long workMinutes,
+            boolean inCalendar,
             List<Work> work,
             List<Filling> fillings) {}
 

@@ -245,6 +245,35 @@ public class WorkshopDiaryTest extends AppTest {
         assertEquals(saved.path("waysOut").size(), 0);
     }
 
+    /** A wash was laid and left for days: the evenings can be planned all the same. */
+    @Test
+    public void aMissedWindowDoesNotHoldUpThePlanning() {
+        UUID job = made.getFirst();
+        for (int guard = 0; guard < 12; guard++) {
+            JsonNode step = ok(get("/api/jobs/" + job + "/bench")).path("step");
+            clock.set(clock.instant().plus(Duration.ofHours(30)));
+            ObjectNode entry = json.createObjectNode();
+            entry.set("stepId", step.path("id"));
+            entry.set("material", step.path("material"));
+            entry.putNull("startedAt").put("finished", true).putNull("finishedAt");
+            entry.put("note", "").putNull("photographId").put("version", 0);
+            ok(put("/api/jobs/" + job + "/log/" + UUID.randomUUID(), entry.toString()));
+            if (step.path("name").asString().equals("pin wash")) {
+                break;
+            }
+        }
+        clock.set(clock.instant().plus(Duration.ofDays(4)));
+        assertEquals(
+                ok(get("/api/jobs/" + job + "/bench")).path("step").path("name").asString(),
+                "wipe back");
+        JsonNode view = decide(true);
+        assertTrue(view.path("decided").asBoolean());
+        assertTrue(
+                starts(view).keySet().stream().anyMatch(k -> k.startsWith(job.toString())),
+                "its steps are placed");
+        assertTrue(decide(false).path("decided").asBoolean());
+    }
+
     private static JsonNode track(JsonNode view, UUID job) {
         return view.path("tracks")
                 .valueStream()

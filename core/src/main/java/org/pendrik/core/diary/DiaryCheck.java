@@ -26,6 +26,16 @@ public final class DiaryCheck {
      * <p>Between tasks that are both done nothing is asked any more.
      */
     public static List<String> faults(DiaryCase asked, DiaryPlan plan) {
+        return faults(asked, plan, List.of());
+    }
+
+    /**
+     * The same where some windows of coats that lie are missed already.
+     *
+     * @param missed work that was to be done in them
+     */
+    public static List<String> faults(
+            DiaryCase asked, DiaryPlan plan, List<DiaryPlan.Place> missed) {
         List<String> out = new ArrayList<>();
         List<Work> all = new ArrayList<>();
         for (int j = 0; j < asked.jobs().size(); j++) {
@@ -50,7 +60,11 @@ public final class DiaryCheck {
                 Work a = byId.get(lag.fromId());
                 Work b = byId.get(lag.toId());
                 if (a != null && b != null && b.open()) {
-                    lag(lag, a, b, out);
+                    boolean over =
+                            !a.open()
+                                    && missed.contains(
+                                            new DiaryPlan.Place(j, job.tasks().indexOf(b.task())));
+                    lag(over ? lag.withoutEnd() : lag, a, b, out);
                 }
             }
         }

@@ -9,6 +9,14 @@ import java.util.List;
  *     that are done where they were
  */
 public record DiaryPlan(List<List<Long>> starts) {
+    /**
+     * A task of a case.
+     *
+     * @param job its place among the jobs, from 0
+     * @param task its place in the job, from 0
+     */
+    public record Place(int job, int task) {}
+
     public DiaryPlan {
         starts = starts.stream().map(List::copyOf).toList();
     }

@@ -41,48 +41,81 @@ public final class DiaryRisk {
         }
     }
 
-    private record Work(int job, DiaryTask task, long planned, List<TimeLag> lags, long seed) {}
+    /**
+     * Work to be done.
+     *
+     * @param number of the task among all
+     * @param after numbers of the tasks that it waits for, in the order of the lags
+     */
+    private record Work(
+            int number,
+            int job,
+            DiaryTask task,
+            long planned,
+            List<TimeLag> lags,
+            List<Integer> after) {}
 
     /** All that is to be done, in its planned order. */
     private final List<Work> inOrder;
 
-    /** By the first work of a block the minutes that the block takes. */
-    private final Map<Work, Double> begins = new HashMap<>();
+    /** By number of a task the minutes of the block that it begins; 0 for one that begins none. */
+    private final double[] begins;
+
+    /** By number of a task when it was over, if it is done. */
+    private final double[] doneUntil;
+
+    private final long[] readyAnyway;
 
     private DiaryRisk(DiaryCase asked, DiaryPlan plan, Spread spread) {
         this.asked = asked;
         this.spread = spread;
+        readyAnyway = new long[asked.jobs().size()];
         List<Work> all = new ArrayList<>();
+        int tasks = asked.jobs().stream().mapToInt(j -> j.tasks().size()).sum();
+        begins = new double[tasks];
+        doneUntil = new double[tasks];
+        int number = 0;
         for (int j = 0; j < asked.jobs().size(); j++) {
             DiaryJob job = asked.jobs().get(j);
+            Map<String, Integer> numbers = new HashMap<>();
+            readyAnyway[j] = asked.fromMinute();
             for (int t = 0; t < job.tasks().size(); t++) {
                 DiaryTask task = job.tasks().get(t);
-                List<TimeLag> into =
-                        job.lags().stream().filter(l -> l.toId().equals(task.id())).toList();
-                long seed = 31L * job.id().hashCode() + task.id().hashCode();
-                all.add(new Work(j, task, plan.start(j, t), into, seed));
+                if (task.open()) {
+                    List<TimeLag> into =
+                            job.lags().stream()
+                                    .filter(
+                                            l ->
+                                                    l.toId().equals(task.id())
+                                                            && numbers.containsKey(l.fromId()))
+                                    .toList();
+                    List<Integer> after = into.stream().map(l -> numbers.get(l.fromId())).toList();
+                    all.add(new Work(number, j, task, plan.start(j, t), into, after));
+                } else {
+                    long end = task.doneAtMinute().getAsLong() + task.minutes();
+                    doneUntil[number] = end;
+                    readyAnyway[j] = Math.max(readyAnyway[j], end + task.cureMinutes());
+                }
+                numbers.put(task.id(), number++);
             }
         }
-        all.removeIf(w -> !w.task().open());
         all.sort(Comparator.comparingLong(Work::planned));
         inOrder = List.copyOf(all);
-        List<Block> blocks = new ArrayList<>();
-        Map<String, Block> blockOf = new HashMap<>();
+        Map<Integer, Block> blockOf = new HashMap<>();
         for (Work w : all) {
             Block with = null;
-            for (TimeLag l : w.lags()) {
-                if (l.maxMinutes().isPresent()) {
-                    with = blockOf.getOrDefault(w.job() + " " + l.fromId(), with);
+            for (int k = 0; k < w.lags().size(); k++) {
+                if (w.lags().get(k).maxMinutes().isPresent()) {
+                    with = blockOf.getOrDefault(w.after().get(k), with);
                 }
             }
             if (with == null) {
                 with = new Block(new ArrayList<>());
-                blocks.add(with);
             }
             with.work().add(w);
-            blockOf.put(w.job() + " " + w.task().id(), with);
+            blockOf.put(w.number(), with);
         }
-        blocks.forEach(b -> begins.put(b.work().getFirst(), b.minutes()));
+        blockOf.values().forEach(b -> begins[b.work().getFirst().number()] = b.minutes());
     }
 
     /** By job the share of runs in which its date was kept; empty for one without a date. */
@@ -109,37 +142,25 @@ public final class DiaryRisk {
 
     /** One way that it may go: by job the minute in which it is ready. */
     private long[] run(int number) {
-        long[] ready = new long[asked.jobs().size()];
-        long[] jobFree = new long[asked.jobs().size()];
-        Map<String, Double> ends = new HashMap<>();
-        for (int j = 0; j < ready.length; j++) {
-            ready[j] = asked.fromMinute();
-            for (DiaryTask t : asked.jobs().get(j).tasks()) {
-                if (!t.open()) {
-                    long end = t.doneAtMinute().getAsLong() + t.minutes();
-                    ends.put(j + " " + t.id(), (double) end);
-                    jobFree[j] = Math.max(jobFree[j], end);
-                    ready[j] = Math.max(ready[j], end + t.cureMinutes());
-                }
-            }
-        }
+        long[] ready = readyAnyway.clone();
+        double[] jobFree = new double[ready.length];
+        double[] ends = doneUntil.clone();
         double person = asked.fromMinute();
         for (Work w : inOrder) {
-            double at = Math.max(person, (double) Math.max(w.planned(), jobFree[w.job()]));
-            for (TimeLag l : w.lags()) {
-                Double end = ends.get(w.job() + " " + l.fromId());
-                if (end != null) {
-                    at = Math.max(at, end + l.minMinutes() * cure(w, l, number));
+            double at = Math.max(Math.max(person, jobFree[w.job()]), (double) w.planned());
+            for (int k = 0; k < w.lags().size(); k++) {
+                TimeLag l = w.lags().get(k);
+                if (l.minMinutes() > 0) {
+                    at = Math.max(at, ends[w.after().get(k)] + l.minMinutes() * cure(w, k, number));
                 }
             }
-            Double block = begins.get(w);
-            if (block != null) {
-                at = atTheBench(w, at, Math.max(block, w.task().minutes()));
+            if (begins[w.number()] > 0 || w.task().minutes() == 0) {
+                at = atTheBench(w, at, Math.max(begins[w.number()], w.task().minutes()));
             }
             double end = at + w.task().minutes() * handsOn(w, number);
             person = end;
-            jobFree[w.job()] = (long) Math.ceil(end);
-            ends.put(w.job() + " " + w.task().id(), end);
+            jobFree[w.job()] = end;
+            ends[w.number()] = end;
             long cured = (long) Math.ceil(end + w.task().cureMinutes());
             ready[w.job()] = Math.max(ready[w.job()], cured);
         }
@@ -181,11 +202,16 @@ public final class DiaryRisk {
     }
 
     private double handsOn(Work w, int number) {
-        return factor(w.seed(), number, spread.handsOn());
+        return factor(seed(w), number, spread.handsOn());
     }
 
-    private double cure(Work w, TimeLag l, int number) {
-        return factor(w.seed() * 31 + l.fromId().hashCode(), number, spread.cure());
+    /** Of a task, whatever diary it stands in. */
+    private long seed(Work w) {
+        return 31L * asked.jobs().get(w.job()).id().hashCode() + w.task().id().hashCode();
+    }
+
+    private double cure(Work w, int lag, int number) {
+        return factor(seed(w) * 31 + w.lags().get(lag).fromId().hashCode(), number, spread.cure());
     }
 
     private static double factor(long seed, int number, double sd) {

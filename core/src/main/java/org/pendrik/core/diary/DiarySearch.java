@@ -57,7 +57,13 @@ final class DiarySearch {
     private final Watch watch;
     private final double seconds;
     private final Random random = new Random(SEED);
-    private final List<DiaryStage> stages = new ArrayList<>();
+
+    /** By goal what no diary can be better than, as far as the search has come. */
+    private final Map<Goal, Long> reached = new EnumMap<>(Goal.class);
+
+    /** The bounds that need no search, once they were asked for. */
+    private final Map<Goal, Long> bounds = new EnumMap<>(Goal.class);
+
     private final int horizon;
     private double spent;
     private int[] best = new int[0];
@@ -170,17 +176,18 @@ final class DiarySearch {
                 .orElse(best[i]);
     }
 
+    /** As things are: what a later goal saved of an earlier one counts there too. */
     private Answer.Found found() {
-        List<DiaryStage> all = new ArrayList<>(stages);
+        List<DiaryStage> all = new ArrayList<>();
         for (Goal goal : Goal.values()) {
-            boolean told = all.stream().anyMatch(s -> s.goal() == goal);
-            if (!told && (goal != Goal.CHANGES || before.isPresent())) {
-                long value = goal.of(score());
-                long bound = bound(goal);
-                all.add(new DiaryStage(goal, value, bound, value <= bound));
+            if (goal == Goal.CHANGES && before.isEmpty()) {
+                continue;
             }
+            long value = goal.of(score());
+            long bound = Math.min(value, reached.getOrDefault(goal, bound(goal)));
+            all.add(new DiaryStage(goal, value, bound, value == bound));
         }
-        return new Answer.Found(grid.plan(best), score(), all);
+        return new Answer.Found(grid.plan(best), score(), all, grid.missed());
     }
 
     private DiaryScore score() {
@@ -218,9 +225,13 @@ final class DiarySearch {
             Natives.load();
             anyDiary();
         }
-        return score != null
-                ? Optional.empty()
-                : Optional.of(new Answer.CannotPlace(grid.job(stuck), grid.task(stuck)));
+        if (score != null) {
+            return Optional.empty();
+        }
+        if (grid.giveUpWindow(stuck)) {
+            return first();
+        }
+        return Optional.of(new Answer.CannotPlace(grid.job(stuck), grid.task(stuck)));
     }
 
     private boolean nowhere(int i) {
@@ -250,21 +261,28 @@ final class DiarySearch {
     }
 
     private long bound(Goal goal) {
+        // that of even evenings hangs on the sittings that there are
+        return goal == Goal.EVEN ? leastFull() : bounds.computeIfAbsent(goal, this::withoutSearch);
+    }
+
+    private long withoutSearch(Goal goal) {
         return switch (goal) {
             case DATES, CHANGES -> 0;
             case SITTINGS -> new DiaryBounds(grid).effort();
             case READY -> readyAlone();
-            case EVEN -> {
-                int longest = 0;
-                int sum = 0;
-                for (int i = 0; i < grid.tasks; i++) {
-                    longest = Math.max(longest, grid.task(i).minutes());
-                    sum += grid.task(i).minutes();
-                }
-                int sittings = Math.max(1, score().sittings());
-                yield Math.max(longest, Math.ceilDiv(sum, sittings));
-            }
+            case EVEN -> leastFull();
         };
+    }
+
+    /** Some sitting holds the longest step, and its part of all the work. */
+    private long leastFull() {
+        int longest = 0;
+        int sum = 0;
+        for (int i = 0; i < grid.tasks; i++) {
+            longest = Math.max(longest, grid.task(i).minutes());
+            sum += grid.task(i).minutes();
+        }
+        return Math.max(longest, Math.ceilDiv(sum, Math.max(1, score().sittings())));
     }
 
     /** Each job as if it had the bench to itself. */
@@ -305,8 +323,7 @@ final class DiarySearch {
                 proven = goal.of(score()) <= bound;
             }
         }
-        long value = goal.of(score());
-        stages.add(new DiaryStage(goal, value, proven ? value : Math.min(bound, value), proven));
+        reached.put(goal, proven ? goal.of(score()) : bound);
     }
 
     /** How often the same colour is filled in within a sitting of the best diary, at most. */

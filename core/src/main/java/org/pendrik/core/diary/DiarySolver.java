@@ -37,9 +37,17 @@ public final class DiarySolver {
          * A diary that {@link DiaryCheck} accepts.
          *
          * @param stages how far each goal is
+         * @param missed work in windows of coats that lie, which can be kept no more; it is done as
+         *     soon as it can be
          */
-        record Found(DiaryPlan plan, DiaryScore score, List<DiaryStage> stages) implements Answer {
+        record Found(
+                DiaryPlan plan,
+                DiaryScore score,
+                List<DiaryStage> stages,
+                List<DiaryPlan.Place> missed)
+                implements Answer {
             public Found {
+                missed = List.copyOf(missed);
                 stages = List.copyOf(stages);
             }
         }

@@ -67,8 +67,8 @@ final class Grid {
 
     final int paints;
 
-    /** Tasks in a window of a coat that lies, which cannot be kept. */
-    final List<Integer> missed = new ArrayList<>();
+    /** Tasks in the window of a coat that lies, which is given up. */
+    private final List<Integer> missed = new ArrayList<>();
 
     Grid(DiaryCase asked) {
         this.asked = asked;
@@ -151,14 +151,40 @@ final class Grid {
         }
         for (int i = 0; i < n; i++) {
             List<Window> in = within(windows(i), earliest[i], latest[i]);
-            if (in.isEmpty() && latest[i] != NEVER) {
-                // the window of a coat that lies cannot be kept any more: it is missed, and said so
-                missed.add(i);
-                latest[i] = NEVER;
-                in = within(windows(i), earliest[i], NEVER);
-            }
             windows.add(in);
         }
+    }
+
+    /**
+     * The window of a coat that lies cannot be kept any more: the work in it is done when it can
+     * be.
+     *
+     * @return whether the task was in such a window, and no evening that somebody chose is what
+     *     misses it
+     */
+    boolean giveUpWindow(int i) {
+        if (latest[i] == NEVER || heldBefore(i)) {
+            return false;
+        }
+        missed.add(i);
+        latest[i] = NEVER;
+        windows.set(i, within(windows(i), earliest[i], NEVER));
+        return true;
+    }
+
+    /** Whether the task or one before it in its job is held to an evening. */
+    private boolean heldBefore(int i) {
+        for (int k = firstOf[jobOf[i]]; k <= i; k++) {
+            if (task(k).heldTo().isPresent()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Work in windows that were given up. */
+    List<DiaryPlan.Place> missed() {
+        return missed.stream().map(i -> new DiaryPlan.Place(jobOf[i], taskOf[i])).toList();
     }
 
     private static List<Window> within(List<Window> all, int earliest, int latest) {

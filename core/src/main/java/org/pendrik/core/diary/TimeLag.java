@@ -12,4 +12,9 @@ import java.util.OptionalLong;
  * @param why what the wait is for
  */
 public record TimeLag(
-        String fromId, String toId, long minMinutes, OptionalLong maxMinutes, String why) {}
+        String fromId, String toId, long minMinutes, OptionalLong maxMinutes, String why) {
+    /** The same without a most. */
+    TimeLag withoutEnd() {
+        return new TimeLag(fromId, toId, minMinutes, OptionalLong.empty(), why);
+    }
+}

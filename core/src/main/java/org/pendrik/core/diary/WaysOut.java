@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.pendrik.core.diary.Availability.Span;
+import org.pendrik.core.units.Watch;
 
 /**
  * What saves a date that the diary misses: every way is tried on a diary of its own, which {@link
@@ -124,17 +125,24 @@ public final class WaysOut {
                         Availability.with(asked.bench(), more),
                         asked.resources(),
                         asked.fromMinute());
-        Grid grid = new Grid(with);
-        ListSchedule.Result found = ListSchedule.byDate(grid);
-        return price(
-                with,
-                asked,
-                plan,
-                job,
-                grid,
-                found,
-                new Way.MoreTime(more),
-                more.untilMinute() - more.fromMinute());
+        DiarySolver.Answer answer =
+                DiarySolver.solve(
+                        with,
+                        Optional.empty(),
+                        new DiarySolver.Effort(0),
+                        DiarySolver.Follower.NOBODY,
+                        Watch.NOBODY);
+        return answer instanceof DiarySolver.Answer.Found f
+                        && DiaryCheck.faults(with, f.plan(), f.missed()).isEmpty()
+                ? Optional.of(
+                        price(
+                                asked,
+                                plan,
+                                f.plan(),
+                                job,
+                                new Way.MoreTime(more),
+                                more.untilMinute() - more.fromMinute()))
+                : Optional.empty();
     }
 
     private static Optional<Priced> first(DiaryCase asked, DiaryPlan plan, int job) {
@@ -142,33 +150,18 @@ public final class WaysOut {
         List<Integer> order = new ArrayList<>(ListSchedule.datesFirst(grid));
         order.remove(Integer.valueOf(job));
         order.addFirst(job);
-        return price(
-                asked,
-                asked,
-                plan,
-                job,
-                grid,
-                ListSchedule.inOrder(grid, order, grid.earliest),
-                new Way.ComesFirst(),
-                0);
-    }
-
-    private static Optional<Priced> price(
-            DiaryCase with,
-            DiaryCase asked,
-            DiaryPlan before,
-            int job,
-            Grid grid,
-            ListSchedule.Result found,
-            Way way,
-            long extra) {
+        ListSchedule.Result found = ListSchedule.inOrder(grid, order, grid.earliest);
         if (found.stuck.isPresent()) {
             return Optional.empty();
         }
         DiaryPlan after = grid.plan(found.start);
-        if (!DiaryCheck.faults(with, after).isEmpty()) {
-            return Optional.empty();
-        }
+        return DiaryCheck.faults(asked, after, grid.missed()).isEmpty()
+                ? Optional.of(price(asked, plan, after, job, new Way.ComesFirst(), 0))
+                : Optional.empty();
+    }
+
+    private static Priced price(
+            DiaryCase asked, DiaryPlan before, DiaryPlan after, int job, Way way, long extra) {
         long later = 0;
         long late = 0;
         for (int j = 0; j < asked.jobs().size(); j++) {
@@ -176,13 +169,12 @@ public final class WaysOut {
                 continue;
             }
             long was = ready(asked, before, j);
-            long now = ready(with, after, j);
+            long now = ready(asked, after, j);
             long due = asked.jobs().get(j).dueMinute().orElse(Long.MAX_VALUE);
             later += Math.max(0, now - was);
             late += Math.max(0, now - due) - Math.max(0, was - due);
         }
-        return Optional.of(
-                new Priced(way, ready(with, after, job), extra, later, Math.max(0, late)));
+        return new Priced(way, ready(asked, after, job), extra, later, Math.max(0, late));
     }
 
     private static long ready(DiaryCase asked, DiaryPlan plan, int job) {

@@ -9,31 +9,18 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import org.pendrik.core.diary.DiaryOutcome.Driver;
-import org.pendrik.core.diary.DiarySolver.Answer;
-import org.pendrik.core.units.Watch;
 import org.testng.annotations.Test;
 
 /** What a diary means for its jobs. */
 public class DiaryOutlookTest {
     private static final DiaryRisk.Spread SURE = new DiaryRisk.Spread(0, 0);
 
-    private static Optional<DiaryPlan> plan(DiaryCase asked) {
-        Answer answer =
-                DiarySolver.solve(
-                        asked,
-                        Optional.empty(),
-                        new DiarySolver.Effort(0),
-                        DiarySolver.Follower.NOBODY,
-                        Watch.NOBODY);
-        return answer instanceof Answer.Found f ? Optional.of(f.plan()) : Optional.empty();
-    }
-
     @Test
     public void whatTheTimeGoesIntoAddsUpToTheTime() {
         int jobs = 0;
         for (int seed = 0; seed < 60; seed++) {
             DiaryCase asked = new RandomWorkshops(seed).large(3, 9, 5);
-            Optional<DiaryPlan> plan = plan(asked);
+            Optional<DiaryPlan> plan = Solving.atOnce(asked);
             if (plan.isEmpty()) {
                 continue;
             }
@@ -52,7 +39,7 @@ public class DiaryOutlookTest {
         int missed = 0;
         for (int seed = 0; seed < 60; seed++) {
             DiaryCase asked = new RandomWorkshops(seed).large(7, 14, 4);
-            Optional<DiaryPlan> plan = plan(asked);
+            Optional<DiaryPlan> plan = Solving.atOnce(asked);
             if (plan.isEmpty()) {
                 continue;
             }
@@ -78,7 +65,7 @@ public class DiaryOutlookTest {
         int tried = 0;
         for (int seed = 0; seed < 80; seed++) {
             DiaryCase asked = new RandomWorkshops(seed).large(2, 7, 5);
-            Optional<DiaryPlan> plan = plan(asked);
+            Optional<DiaryPlan> plan = Solving.atOnce(asked);
             if (plan.isEmpty()) {
                 continue;
             }
@@ -123,7 +110,7 @@ public class DiaryOutlookTest {
     @Test
     public void moreSpreadMakesATightDateLessLikelyAndALooseOneNot() {
         DiaryCase asked = new RandomWorkshops(2).large(3, 9, 5);
-        DiaryPlan plan = plan(asked).orElseThrow();
+        DiaryPlan plan = Solving.atOnce(asked).orElseThrow();
         List<DiaryJob> jobs = new ArrayList<>();
         for (int j = 0; j < 3; j++) {
             DiaryJob of = asked.jobs().get(j);

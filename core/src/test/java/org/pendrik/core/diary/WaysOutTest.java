@@ -8,8 +8,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.pendrik.core.diary.Availability.Span;
-import org.pendrik.core.diary.DiarySolver.Answer;
-import org.pendrik.core.units.Watch;
 import org.testng.annotations.Test;
 
 /** What saves a date. */
@@ -33,17 +31,6 @@ public class WaysOutTest {
         return out;
     }
 
-    private static DiaryPlan plan(DiaryCase asked) {
-        Answer answer =
-                DiarySolver.solve(
-                        asked,
-                        Optional.empty(),
-                        new DiarySolver.Effort(0),
-                        DiarySolver.Follower.NOBODY,
-                        Watch.NOBODY);
-        return ((Answer.Found) answer).plan();
-    }
-
     @Test
     public void aDateThatIsKeptNeedsNone() {
         DiaryCase asked =
@@ -52,7 +39,7 @@ public class WaysOutTest {
                         evenings(0, 1),
                         List.of(),
                         0);
-        assertEquals(WaysOut.of(asked, plan(asked), 0), List.of());
+        assertEquals(WaysOut.of(asked, Solving.atOnce(asked).orElseThrow(), 0), List.of());
     }
 
     @Test
@@ -70,7 +57,7 @@ public class WaysOutTest {
                         evenings(0, 2, 4),
                         List.of(),
                         0);
-        List<WaysOut.Priced> ways = WaysOut.of(asked, plan(asked), 0);
+        List<WaysOut.Priced> ways = WaysOut.of(asked, Solving.atOnce(asked).orElseThrow(), 0);
         WaysOut.Priced least = ways.getFirst();
         assertEquals(
                 least.way(),
@@ -104,7 +91,7 @@ public class WaysOutTest {
                         evenings(0, 2, 3),
                         List.of(),
                         0);
-        List<WaysOut.Priced> ways = WaysOut.of(asked, plan(asked), 1);
+        List<WaysOut.Priced> ways = WaysOut.of(asked, Solving.atOnce(asked).orElseThrow(), 1);
         WaysOut.Priced first =
                 ways.stream()
                         .filter(w -> w.way() instanceof WaysOut.Way.ComesFirst)
@@ -121,18 +108,12 @@ public class WaysOutTest {
         int told = 0;
         for (int seed = 0; seed < 300 && told < 40; seed++) {
             DiaryCase asked = new RandomWorkshops(seed).small();
-            Answer answer =
-                    DiarySolver.solve(
-                            asked,
-                            Optional.empty(),
-                            new DiarySolver.Effort(0),
-                            DiarySolver.Follower.NOBODY,
-                            Watch.NOBODY);
-            if (!(answer instanceof Answer.Found found)) {
+            Optional<DiaryPlan> plan = Solving.atOnce(asked);
+            if (plan.isEmpty()) {
                 continue;
             }
             for (int j = 0; j < asked.jobs().size(); j++) {
-                for (WaysOut.Priced w : WaysOut.of(asked, found.plan(), j)) {
+                for (WaysOut.Priced w : WaysOut.of(asked, plan.get(), j)) {
                     if (w.way() instanceof WaysOut.Way.MoreTime more) {
                         DiaryCase with =
                                 new DiaryCase(
