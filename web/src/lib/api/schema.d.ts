@@ -4852,6 +4852,18 @@ export interface components {
             jobId: string;
             jobName: string;
         };
+        Raise: {
+            /** Format: double */
+            chance: number;
+            /** Format: date-time */
+            from?: string | null;
+            /** @enum {string} */
+            kind: "LONGER" | "WARMED" | "FIRST";
+            step?: string | null;
+            stepId?: string | null;
+            /** Format: date-time */
+            until?: string | null;
+        };
         RatioQuestion: {
             dropMl?: number[] | null;
             parts: number[];
@@ -5607,6 +5619,7 @@ export interface components {
             jobName: string;
             /** Format: date-time */
             latestStart?: string | null;
+            raises: components["schemas"]["Raise"][];
             /** Format: int64 */
             slackMinutes?: number | null;
             waysOut: components["schemas"]["WayOut"][];

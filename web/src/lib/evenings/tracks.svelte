@@ -6,7 +6,7 @@
 	import { hourOnWall, onWall, when } from '$lib/time/time';
 	import Button from '$lib/ui/button.svelte';
 	import type { Evenings } from './evenings.svelte';
-	import { standing, wayOut } from './words';
+	import { raise, standing, wayOut } from './words';
 
 	/** All jobs under one time scale: what is done when, what dries, which windows open, which dates wait. */
 	type Props = {
@@ -78,6 +78,12 @@
 						{/each}
 					</ul>
 				</div>
+			{/if}
+			{#if t.raises.length}
+				<p class="leading-snug md:col-span-2 md:row-start-3">
+					<span class="tag">More likely with</span>
+					{#each t.raises as r, k (k)}{k ? '; ' : ' '}{raise(r)}{/each}
+				</p>
 			{/if}
 			<div class="hidden min-w-0 md:block" bind:clientWidth={width}>
 				<DryingRail

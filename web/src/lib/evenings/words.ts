@@ -59,3 +59,18 @@ export function wayOut(w: Schemas['WayOut'], now: number): string {
 			return `A later date: ${after}`;
 	}
 }
+
+/** What makes a date more likely, such as "An hour more on Sat 12 Dec: 84 %". */
+export function raise(r: Schemas['Raise']): string {
+	const then = `${Math.round(r.chance * 100)} %`;
+	switch (r.kind) {
+		case 'LONGER': {
+			const minutes = new Date(r.until ?? 0).getTime() - new Date(r.from ?? 0).getTime();
+			return `${span(minutes)} more on ${day(r.from ?? '')}: ${then}`;
+		}
+		case 'WARMED':
+			return `${r.step ?? 'The coat'} dried in half the time, in a drying box or with gentle warmth: ${then}`;
+		case 'FIRST':
+			return `Before the other jobs in each sitting: ${then}`;
+	}
+}

@@ -35,6 +35,7 @@ record WorkshopView(
      * @param chance that its date is kept, 0 to 1
      * @param chain what its time goes into along the steps that decide, largest first
      * @param decides ids of these steps
+     * @param raises what would make its date more likely, what helps most first; at most two
      * @param waysOut what would save its date, the least bench time first; empty when it is kept
      */
     record Track(
@@ -46,7 +47,32 @@ record WorkshopView(
             @Nullable Double chance,
             List<DiaryOutcome.Driver> chain,
             List<String> decides,
+            List<Raise> raises,
             List<WayOut> waysOut) {}
+
+    /** What makes a date more likely. */
+    enum RaiseKind {
+        LONGER,
+        WARMED,
+        FIRST
+    }
+
+    /**
+     * Something that makes a date more likely.
+     *
+     * @param from more bench time begins, where that is it
+     * @param until and ends
+     * @param stepId whose coat is dried in half the time, where that is it
+     * @param step its name
+     * @param chance of the date then, 0 to 1
+     */
+    record Raise(
+            RaiseKind kind,
+            @Nullable Instant from,
+            @Nullable Instant until,
+            @Nullable String stepId,
+            @Nullable String step,
+            double chance) {}
 
     /** What can be done about a date. */
     enum WayKind {

@@ -30,7 +30,7 @@ record WorkshopViews(
     private static final int FEWEST_RUNS = 200;
 
     /** Steps gone through in all these runs together, so that no view waits for them. */
-    private static final int MOST_STEPS_RUN = 400_000;
+    private static final int MOST_STEPS_RUN = 200_000;
 
     /**
      * Ways out are looked for where so many steps are to be done at most, for the first jobs that
@@ -117,7 +117,7 @@ record WorkshopViews(
                         .orElse("");
         if (o == null) {
             return new WorkshopView.Track(
-                    id, name, diary, null, null, null, List.of(), List.of(), waysOut);
+                    id, name, diary, null, null, null, List.of(), List.of(), List.of(), waysOut);
         }
         return new WorkshopView.Track(
                 id,
@@ -130,7 +130,36 @@ record WorkshopViews(
                 o.chance().isPresent() ? o.chance().getAsDouble() : null,
                 o.chain(),
                 o.decides(),
+                o.raises().stream().map(r -> raise(r, diary)).toList(),
                 waysOut);
+    }
+
+    private static WorkshopView.Raise raise(DiaryRisk.Raise r, Diaries.Diary diary) {
+        return switch (r) {
+            case DiaryRisk.Raise.Longer l ->
+                    new WorkshopView.Raise(
+                            WorkshopView.RaiseKind.LONGER,
+                            WorkshopDiary.at(l.more().fromMinute()),
+                            WorkshopDiary.at(l.more().untilMinute()),
+                            null,
+                            null,
+                            l.chance());
+            case DiaryRisk.Raise.Warmed w ->
+                    new WorkshopView.Raise(
+                            WorkshopView.RaiseKind.WARMED,
+                            null,
+                            null,
+                            w.taskId(),
+                            diary.slots().stream()
+                                    .filter(s -> s.stepId().value().equals(w.taskId()))
+                                    .findFirst()
+                                    .map(Diaries.Slot::name)
+                                    .orElse(w.taskId()),
+                            w.chance());
+            case DiaryRisk.Raise.First f ->
+                    new WorkshopView.Raise(
+                            WorkshopView.RaiseKind.FIRST, null, null, null, null, f.chance());
+        };
     }
 
     private static WorkshopView.WayOut wayOut(WaysOut.Priced p) {

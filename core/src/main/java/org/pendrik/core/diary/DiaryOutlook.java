@@ -11,6 +11,9 @@ import org.pendrik.core.diary.DiaryOutcome.Driver;
  * off, and how likely its date is.
  */
 public final class DiaryOutlook {
+    /** With common luck, fewer runs tell two chances apart than tell one well. */
+    private static final int RUNS_TO_COMPARE = 300;
+
     private DiaryOutlook() {}
 
     /**
@@ -25,6 +28,7 @@ public final class DiaryOutlook {
      * @param chain what its time goes into along the tasks that decide when it is ready, largest
      *     first
      * @param decides ids of these tasks, in order
+     * @param raises what would make its date more likely, what helps most first; at most two
      */
     public record OfJob(
             long readyMinute,
@@ -32,8 +36,10 @@ public final class DiaryOutlook {
             OptionalLong slackMinutes,
             OptionalDouble chance,
             List<Driver> chain,
-            List<String> decides) {
+            List<String> decides,
+            List<DiaryRisk.Raise> raises) {
         public OfJob {
+            raises = List.copyOf(raises);
             chain = List.copyOf(chain);
             decides = List.copyOf(decides);
         }
@@ -73,7 +79,14 @@ public final class DiaryOutlook {
                             slack,
                             chances.get(j),
                             chain.drivers(),
-                            chain.ids()));
+                            chain.ids(),
+                            DiaryRisk.raises(
+                                    asked,
+                                    plan,
+                                    spread,
+                                    Math.min(runs, RUNS_TO_COMPARE),
+                                    j,
+                                    chain.ids())));
         }
         return List.copyOf(out);
     }

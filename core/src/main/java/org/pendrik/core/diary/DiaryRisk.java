@@ -2,128 +2,127 @@ package org.pendrik.core.diary;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalDouble;
-import java.util.SplittableRandom;
+import java.util.function.DoubleFunction;
+import java.util.function.Supplier;
 import org.pendrik.core.diary.Availability.Span;
+import org.pendrik.core.tables.DomainTable;
+import org.pendrik.core.units.InvalidInput;
 
 /**
  * The chance that a date is kept: the diary is gone through many times with other times for work
- * and drying, both log-normal about what is planned. Whoever is late goes on as soon as the coats,
- * the bench time and what is being done allow, in the planned order, and lays a coat with a window
- * only where the work in it still fits. The same seed goes with the same task, so two diaries meet
- * the same luck (common random numbers; A. Law, "Simulation Modeling and Analysis", 5th ed. 2015,
- * section 11.2). Cost O(runs × tasks).
+ * and drying, both log-normal about what is planned, and with sittings that do not come about
+ * ({@link DiaryRun}). The same task and the same sitting meet the same luck in each run, whatever
+ * diary they stand in, so two diaries can be compared (common random numbers; A. Law, "Simulation
+ * Modeling and Analysis", 5th ed. 2015, section 11.2). Cost O(runs × tasks × jobs).
  */
 public final class DiaryRisk {
+    /** Chances beyond these are as good as sure, and nothing is looked for that raises them. */
+    private static final double NEARLY_SURE = 0.95;
+
+    private static final double HARDLY = 0.005;
+
+    /** What is worth naming. */
+    private static final double WORTH = 0.02;
+
+    private static final int MOST_RAISES = 2;
+
+    /** Everything is tried with few runs, and what looks best with all. */
+    private static final int RUNS_TO_SCREEN = 60;
+
+    private static final int MOST_COMPARED = 4;
+
+    /** A coat in a drying box or warmed with care dries in about half the time. */
+    private static final double WARM = 0.5;
+
+    private static final int MORE_MINUTES = 60;
+
+    private DiaryRisk() {}
+
     /**
-     * How far times are from what is planned.
+     * How far evenings are from what is planned.
      *
      * @param handsOn standard deviation of the logarithm of hands-on minutes, 0 to 2
      * @param cure the same of drying times
+     * @param lost share of sittings that do not come about, 0 to 1
      */
-    public record Spread(double handsOn, double cure) {
-        /** Where no log tells more. Workshop prior. */
-        public static final Spread USUAL = new Spread(0.3, 0.2);
+    public record Spread(double handsOn, double cure, double lost) {
+        /** Where no log tells more (spread.csv). */
+        public static final Spread USUAL =
+                DomainTable.load(
+                                DiaryRisk.class,
+                                "spread.csv",
+                                r ->
+                                        new Spread(
+                                                r.number("hands_on"),
+                                                r.number("cure"),
+                                                r.number("lost")))
+                        .getFirst();
+
+        /** So many logged entries weigh as much as the prior. */
+        private static final double PRIOR_ENTRIES = 10;
+
+        public Spread {
+            InvalidInput.requireWithin(
+                    "Spread of hands-on time", handsOn, "", 0, 2, "0.3 is usual.");
+            InvalidInput.requireWithin("Spread of drying", cure, "", 0, 2, "0.2 is usual.");
+            InvalidInput.requireWithin("Lost sittings", lost, "", 0, 1, "0.04 is usual.");
+        }
+
+        /**
+         * With what a log says of hands-on work: the variance of the logarithm of minutes taken
+         * over minutes planned about 0, with the prior as so many entries (the mean of the inverse
+         * gamma that is its conjugate prior; A. Gelman et al., "Bayesian Data Analysis", 3rd ed.
+         * 2013, section 2.6).
+         *
+         * @param taken minutes taken over minutes planned, each above 0
+         */
+        public Spread learned(List<Double> taken) {
+            double squares = PRIOR_ENTRIES * handsOn * handsOn;
+            for (double t : taken) {
+                squares += Math.pow(Math.log(t), 2);
+            }
+            return new Spread(
+                    Math.min(2, Math.sqrt(squares / (PRIOR_ENTRIES + taken.size()))), cure, lost);
+        }
     }
 
-    private final DiaryCase asked;
-    private final Spread spread;
+    /** Something that makes a date more likely. */
+    public sealed interface Raise {
+        /** What the chance is with it, 0 to 1. */
+        double chance();
 
-    /** Work that follows its coat in a window is begun with it or not at all. */
-    private record Block(List<Work> work) {
-        /** Planned minutes of all of it. */
-        private double minutes() {
-            Work last = work.getLast();
-            return last.planned() + (double) last.task().minutes() - work.getFirst().planned();
-        }
+        /**
+         * A sitting goes on for longer.
+         *
+         * @param more what is added to it
+         */
+        record Longer(Span more, double chance) implements Raise {}
+
+        /**
+         * A coat dries in half the time, in a drying box or warmed with care.
+         *
+         * @param taskId the coat
+         */
+        record Warmed(String taskId, double chance) implements Raise {}
+
+        /** This job before the others in each sitting. */
+        record First(double chance) implements Raise {}
     }
 
     /**
-     * Work to be done.
+     * By job the share of runs in which its date was kept; empty for one without a date.
      *
-     * @param number of the task among all
-     * @param after numbers of the tasks that it waits for, in the order of the lags
+     * @param plan one that {@link DiaryCheck} accepts
+     * @param runs how often it is gone through
      */
-    private record Work(
-            int number,
-            int job,
-            DiaryTask task,
-            long planned,
-            List<TimeLag> lags,
-            List<Integer> after) {}
-
-    /** All that is to be done, in its planned order. */
-    private final List<Work> inOrder;
-
-    /** By number of a task the minutes of the block that it begins; 0 for one that begins none. */
-    private final double[] begins;
-
-    /** By number of a task when it was over, if it is done. */
-    private final double[] doneUntil;
-
-    private final long[] readyAnyway;
-
-    private DiaryRisk(DiaryCase asked, DiaryPlan plan, Spread spread) {
-        this.asked = asked;
-        this.spread = spread;
-        readyAnyway = new long[asked.jobs().size()];
-        List<Work> all = new ArrayList<>();
-        int tasks = asked.jobs().stream().mapToInt(j -> j.tasks().size()).sum();
-        begins = new double[tasks];
-        doneUntil = new double[tasks];
-        int number = 0;
-        for (int j = 0; j < asked.jobs().size(); j++) {
-            DiaryJob job = asked.jobs().get(j);
-            Map<String, Integer> numbers = new HashMap<>();
-            readyAnyway[j] = asked.fromMinute();
-            for (int t = 0; t < job.tasks().size(); t++) {
-                DiaryTask task = job.tasks().get(t);
-                if (task.open()) {
-                    List<TimeLag> into =
-                            job.lags().stream()
-                                    .filter(
-                                            l ->
-                                                    l.toId().equals(task.id())
-                                                            && numbers.containsKey(l.fromId()))
-                                    .toList();
-                    List<Integer> after = into.stream().map(l -> numbers.get(l.fromId())).toList();
-                    all.add(new Work(number, j, task, plan.start(j, t), into, after));
-                } else {
-                    long end = task.doneAtMinute().getAsLong() + task.minutes();
-                    doneUntil[number] = end;
-                    readyAnyway[j] = Math.max(readyAnyway[j], end + task.cureMinutes());
-                }
-                numbers.put(task.id(), number++);
-            }
-        }
-        all.sort(Comparator.comparingLong(Work::planned));
-        inOrder = List.copyOf(all);
-        Map<Integer, Block> blockOf = new HashMap<>();
-        for (Work w : all) {
-            Block with = null;
-            for (int k = 0; k < w.lags().size(); k++) {
-                if (w.lags().get(k).maxMinutes().isPresent()) {
-                    with = blockOf.getOrDefault(w.after().get(k), with);
-                }
-            }
-            if (with == null) {
-                with = new Block(new ArrayList<>());
-            }
-            with.work().add(w);
-            blockOf.put(w.number(), with);
-        }
-        blockOf.values().forEach(b -> begins[b.work().getFirst().number()] = b.minutes());
-    }
-
-    /** By job the share of runs in which its date was kept; empty for one without a date. */
-    static List<OptionalDouble> chances(DiaryCase asked, DiaryPlan plan, Spread spread, int runs) {
-        DiaryRisk risk = new DiaryRisk(asked, plan, spread);
+    public static List<OptionalDouble> chances(
+            DiaryCase asked, DiaryPlan plan, Spread spread, int runs) {
         int[] kept = new int[asked.jobs().size()];
+        DiaryRun run = new DiaryRun(asked, plan, spread);
         for (int r = 0; r < runs; r++) {
-            long[] ready = risk.run(r);
+            double[] ready = run.ready(r);
             for (int j = 0; j < kept.length; j++) {
                 if (ready[j] <= asked.jobs().get(j).dueMinute().orElse(Long.MAX_VALUE)) {
                     kept[j]++;
@@ -140,84 +139,102 @@ public final class DiaryRisk {
         return out;
     }
 
-    /** One way that it may go: by job the minute in which it is ready. */
-    private long[] run(int number) {
-        long[] ready = readyAnyway.clone();
-        double[] jobFree = new double[ready.length];
-        double[] ends = doneUntil.clone();
-        double person = asked.fromMinute();
-        for (Work w : inOrder) {
-            double at = Math.max(Math.max(person, jobFree[w.job()]), (double) w.planned());
-            for (int k = 0; k < w.lags().size(); k++) {
-                TimeLag l = w.lags().get(k);
-                if (l.minMinutes() > 0) {
-                    at = Math.max(at, ends[w.after().get(k)] + l.minMinutes() * cure(w, k, number));
+    /**
+     * What would raise the chance of a job's date most, the most first; nothing for a date that is
+     * nearly sure or hardly possible.
+     *
+     * @param decides ids of the tasks that decide when the job is ready
+     */
+    public static List<Raise> raises(
+            DiaryCase asked,
+            DiaryPlan plan,
+            Spread spread,
+            int runs,
+            int job,
+            List<String> decides) {
+        DiaryJob of = asked.jobs().get(job);
+        if (of.dueMinute().isEmpty() || runs == 0) {
+            return List.of();
+        }
+        double now = chance(new DiaryRun(asked, plan, spread), job, of, runs);
+        if (now > NEARLY_SURE || now < HARDLY) {
+            return List.of();
+        }
+        int few = Math.min(runs, RUNS_TO_SCREEN);
+        double screened = chance(new DiaryRun(asked, plan, spread), job, of, few);
+        return tries(asked, plan, spread, job, decides).stream()
+                .map(t -> new Screened(t, chance(t.run().get(), job, of, few)))
+                .filter(t -> t.chance() > screened)
+                .sorted(Comparator.comparingDouble(Screened::chance).reversed())
+                .limit(MOST_COMPARED)
+                .map(t -> t.of().told().apply(chance(t.of().run().get(), job, of, runs)))
+                .filter(r -> r.chance() >= now + WORTH)
+                .sorted(Comparator.comparingDouble(Raise::chance).reversed())
+                .limit(MOST_RAISES)
+                .toList();
+    }
+
+    /** Something to try: how it goes then, and what is told of it. */
+    private record Try(Supplier<DiaryRun> run, DoubleFunction<Raise> told) {}
+
+    private record Screened(Try of, double chance) {}
+
+    private static List<Try> tries(
+            DiaryCase asked, DiaryPlan plan, Spread spread, int job, List<String> decides) {
+        long due = asked.jobs().get(job).dueMinute().orElseThrow();
+        List<Try> all = new ArrayList<>();
+        for (int s = 0; s < asked.bench().size(); s++) {
+            Span at = asked.bench().get(s);
+            Span more = new Span(at.untilMinute(), at.untilMinute() + MORE_MINUTES);
+            boolean room =
+                    s + 1 == asked.bench().size()
+                            || more.untilMinute() <= asked.bench().get(s + 1).fromMinute();
+            if (room && at.fromMinute() <= due && works(asked, plan, at)) {
+                List<Span> bench = new ArrayList<>(asked.bench());
+                bench.set(s, new Span(at.fromMinute(), more.untilMinute()));
+                DiaryCase longer =
+                        new DiaryCase(asked.jobs(), bench, asked.resources(), asked.fromMinute());
+                all.add(
+                        new Try(
+                                () -> new DiaryRun(longer, plan, spread),
+                                c -> new Raise.Longer(more, c)));
+            }
+        }
+        for (String id : decides) {
+            DiaryRun warm = new DiaryRun(asked, plan, spread);
+            if (warm.dries(job, id, WARM)) {
+                all.add(new Try(() -> warm, c -> new Raise.Warmed(id, c)));
+            }
+        }
+        if (asked.jobs().size() > 1) {
+            DiaryRun first = new DiaryRun(asked, plan, spread);
+            first.comesFirst(job);
+            all.add(new Try(() -> first, Raise.First::new));
+        }
+        return all;
+    }
+
+    private static double chance(DiaryRun run, int job, DiaryJob of, int runs) {
+        int kept = 0;
+        for (int r = 0; r < runs; r++) {
+            if (run.ready(r)[job] <= of.dueMinute().orElse(Long.MAX_VALUE)) {
+                kept++;
+            }
+        }
+        return (double) kept / runs;
+    }
+
+    private static boolean works(DiaryCase asked, DiaryPlan plan, Span at) {
+        for (int j = 0; j < asked.jobs().size(); j++) {
+            for (int t = 0; t < asked.jobs().get(j).tasks().size(); t++) {
+                long start = plan.start(j, t);
+                if (asked.jobs().get(j).tasks().get(t).open()
+                        && start >= at.fromMinute()
+                        && start < at.untilMinute()) {
+                    return true;
                 }
             }
-            if (begins[w.number()] > 0 || w.task().minutes() == 0) {
-                at = atTheBench(w, at, Math.max(begins[w.number()], w.task().minutes()));
-            }
-            double end = at + w.task().minutes() * handsOn(w, number);
-            person = end;
-            jobFree[w.job()] = end;
-            ends[w.number()] = end;
-            long cured = (long) Math.ceil(end + w.task().cureMinutes());
-            ready[w.job()] = Math.max(ready[w.job()], cured);
         }
-        return ready;
-    }
-
-    /** The first minute from one on in which so much fits into a stretch. */
-    private double atTheBench(Work w, double from, double minutes) {
-        for (int k = asked.bench().isEmpty() ? 0 : DiaryScore.sitting(asked.bench(), (long) from);
-                k < asked.bench().size();
-                k++) {
-            Span s = asked.bench().get(k);
-            double at = Math.max(from, (double) s.fromMinute());
-            if (at + minutes <= s.untilMinute() + 1e-9 && allowed(w, at)) {
-                return at;
-            }
-        }
-        return from + 366.0 * 1440;
-    }
-
-    private boolean allowed(Work w, double at) {
-        if (at < w.task().notBefore().orElse(Long.MIN_VALUE)) {
-            return false;
-        }
-        for (DiaryTask.Need need : w.task().needs()) {
-            for (DiaryCase.Resource r : asked.resources()) {
-                if (r.key().equals(need.resource())
-                        && r.closed().stream()
-                                .anyMatch(
-                                        c ->
-                                                at < c.untilMinute()
-                                                        && c.fromMinute()
-                                                                < at + w.task().minutes())) {
-                    return false;
-                }
-            }
-        }
-        return true;
-    }
-
-    private double handsOn(Work w, int number) {
-        return factor(seed(w), number, spread.handsOn());
-    }
-
-    /** Of a task, whatever diary it stands in. */
-    private long seed(Work w) {
-        return 31L * asked.jobs().get(w.job()).id().hashCode() + w.task().id().hashCode();
-    }
-
-    private double cure(Work w, int lag, int number) {
-        return factor(seed(w) * 31 + w.lags().get(lag).fromId().hashCode(), number, spread.cure());
-    }
-
-    private static double factor(long seed, int number, double sd) {
-        if (sd == 0) {
-            return 1;
-        }
-        return Math.exp(sd * new SplittableRandom(seed * 1_000_003 + number).nextGaussian());
+        return false;
     }
 }

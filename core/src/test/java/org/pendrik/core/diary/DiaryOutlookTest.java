@@ -13,7 +13,7 @@ import org.testng.annotations.Test;
 
 /** What a diary means for its jobs. */
 public class DiaryOutlookTest {
-    private static final DiaryRisk.Spread SURE = new DiaryRisk.Spread(0, 0);
+    private static final DiaryRisk.Spread SURE = new DiaryRisk.Spread(0, 0, 0);
 
     @Test
     public void whatTheTimeGoesIntoAddsUpToTheTime() {
@@ -128,11 +128,11 @@ public class DiaryOutlookTest {
         }
         DiaryCase tight = new DiaryCase(jobs, asked.bench(), asked.resources(), asked.fromMinute());
         List<DiaryOutlook.OfJob> all =
-                DiaryOutlook.of(tight, plan, new DiaryRisk.Spread(0.4, 0.4), 500);
+                DiaryOutlook.of(tight, plan, new DiaryRisk.Spread(0.4, 0.4, 0), 500);
         assertTrue(all.get(0).chance().getAsDouble() < 0.7, all.get(0).toString());
         assertTrue(all.get(1).chance().getAsDouble() > 0.9, all.get(1).toString());
         assertEquals(
-                DiaryOutlook.of(tight, plan, new DiaryRisk.Spread(0.4, 0.4), 500),
+                DiaryOutlook.of(tight, plan, new DiaryRisk.Spread(0.4, 0.4, 0), 500),
                 all,
                 "the same luck each time");
     }
