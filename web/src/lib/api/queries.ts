@@ -35,6 +35,18 @@ export const benchChangesQuery = () =>
 		queryFn: ({ signal }) => must(api.GET('/api/workshop/changes', { signal }))
 	});
 
+export const calendarsQuery = () =>
+	queryOptions({
+		queryKey: ['workshop', 'calendars'],
+		queryFn: ({ signal }) => must(api.GET('/api/workshop/calendars', { signal }))
+	});
+
+export const calendarLinkQuery = () =>
+	queryOptions({
+		queryKey: ['workshop', 'calendar-link'],
+		queryFn: ({ signal }) => must(api.GET('/api/diary/calendar-link', { signal }))
+	});
+
 export const overviewQuery = () =>
 	queryOptions({
 		queryKey: ['overview'],

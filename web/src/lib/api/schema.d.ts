@@ -678,6 +678,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/diary/calendar-link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["calendarLink"];
+        put?: never;
+        post: operations["makeCalendarLink"];
+        delete: operations["endCalendarLink"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diary/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["calendarFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/diary/decided": {
         parameters: {
             query?: never;
@@ -2358,6 +2390,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/calendars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["calendars"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/calendars/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["readCalendar"];
+        post?: never;
+        delete: operations["letCalendarGo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workshop/changes": {
         parameters: {
             query?: never;
@@ -2385,6 +2449,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["unchange"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendar/{token}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["calendarByLink"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2869,6 +2949,21 @@ export interface components {
             jobId: string;
             jobName: string;
             missing: boolean;
+        };
+        CalendarInUse: {
+            name: string;
+            /** Format: date-time */
+            readAt: string;
+            /** Format: int32 */
+            times: number;
+        };
+        CalendarLink: {
+            made: boolean;
+            path?: string | null;
+        };
+        CalendarReadIn: {
+            calendars: components["schemas"]["CalendarInUse"][];
+            moved: components["schemas"]["MovedEvening"][];
         };
         Card: {
             /** Format: int32 */
@@ -4505,6 +4600,14 @@ export interface components {
             stepId: string;
             /** Format: date-time */
             to: string;
+        };
+        MovedEvening: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            until: string;
+            /** Format: date-time */
+            was: string;
         };
         NeedPart: {
             /** Format: int64 */
@@ -6841,6 +6944,86 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["WorkshopView"];
+                };
+            };
+        };
+    };
+    calendarLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CalendarLink"];
+                };
+            };
+        };
+    };
+    makeCalendarLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CalendarLink"];
+                };
+            };
+        };
+    };
+    endCalendarLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CalendarLink"];
+                };
+            };
+        };
+    };
+    calendarFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
         };
@@ -9646,6 +9829,75 @@ export interface operations {
             };
         };
     };
+    calendars: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CalendarInUse"][];
+                };
+            };
+        };
+    };
+    readCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+                "text/calendar": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CalendarReadIn"];
+                };
+            };
+        };
+    };
+    letCalendarGo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CalendarInUse"][];
+                };
+            };
+        };
+    };
     changes: {
         parameters: {
             query?: never;
@@ -9708,6 +9960,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["BenchChange"][];
+                };
+            };
+        };
+    };
+    calendarByLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
         };

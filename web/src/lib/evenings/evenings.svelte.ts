@@ -23,7 +23,7 @@ export class Evenings {
 	moving = $state.raw<Moving | undefined>(undefined);
 	busy = $state(false);
 
-	async #run(act: () => Promise<View>, what: string): Promise<void> {
+	async #run(act: () => Promise<View>, what: string | (() => string)): Promise<void> {
 		this.busy = true;
 		this.problem = '';
 		this.done = '';
@@ -32,7 +32,7 @@ export class Evenings {
 			// what is said and what is shown belong together
 			queryClient.setQueryData(['today', 'diary'], view);
 			this.moved = view.moved;
-			this.done = what;
+			this.done = typeof what === 'string' ? what : what();
 			this.moving = undefined;
 			await this.#refresh();
 		} catch (error) {
@@ -98,7 +98,39 @@ export class Evenings {
 		}, 'The day is as its week again.');
 	}
 
+	/** Takes the busy times of a calendar; sittings that were moved in it are moved here. */
+	readCalendar(name: string, file: File): Promise<void> {
+		let moved = 0;
+		return this.#run(
+			async () => {
+				const read = await must(
+					api.PUT('/api/workshop/calendars/{name}', {
+						params: { path: { name } },
+						body: (await file.arrayBuffer()) as unknown as string,
+						bodySerializer: (b: unknown) => b as BodyInit,
+						headers: { 'Content-Type': 'application/octet-stream' }
+					})
+				);
+				moved = read.moved.length;
+				return this.#look();
+			},
+			() =>
+				moved
+					? `${name} is read. ${moved === 1 ? 'One sitting was' : `${moved} sittings were`} moved in it, and ${moved === 1 ? 'is' : 'are'} moved here.`
+					: `${name} is read: what is busy there is no bench time.`
+		);
+	}
+
+	/** A calendar counts no more. */
+	letCalendarGo(name: string): Promise<void> {
+		return this.#run(async () => {
+			await must(api.DELETE('/api/workshop/calendars/{name}', { params: { path: { name } } }));
+			return this.#look();
+		}, `${name} counts no more.`);
+	}
+
 	async #look(): Promise<View> {
+		await queryClient.invalidateQueries({ queryKey: ['workshop', 'calendars'] });
 		await queryClient.invalidateQueries({ queryKey: ['workshop', 'changes'] });
 		return must(api.GET('/api/diary'));
 	}

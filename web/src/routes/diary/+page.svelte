@@ -3,6 +3,7 @@
 	import { workshopDiaryQuery } from '$lib/api/queries';
 	import { deciding } from '$lib/api/progress.svelte';
 	import { Evenings } from '$lib/evenings/evenings.svelte';
+	import Calendars from '$lib/evenings/calendars.svelte';
 	import OtherDays from '$lib/evenings/other-days.svelte';
 	import Sitting from '$lib/evenings/sitting.svelte';
 	import Tracks from '$lib/evenings/tracks.svelte';
@@ -132,7 +133,10 @@
 						{/each}
 					</div>
 				</section>
-				<div class="mt-8 max-w-2xl"><OtherDays {evenings} /></div>
+				<div class="mt-8 grid gap-8 lg:grid-cols-2">
+					<OtherDays {evenings} />
+					<Calendars {evenings} now={now.current} />
+				</div>
 			{/if}
 		{/snippet}
 	</Loaded>

@@ -8,6 +8,10 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
@@ -128,6 +132,56 @@ public class DiaryStoryTest extends BrowserTest {
         assertThat(page.getByRole(AriaRole.LISTBOX)).isVisible();
         page.keyboard().press("End");
         page.keyboard().press("Enter");
+    }
+
+    /** The calendar is taken, a sitting moved in it, and read back; then it is let go. */
+    @Test
+    public void aSittingMovedInACalendarIsMovedHere() {
+        Page page = diary(1280, 800);
+        button(page, "Make a private link").click();
+        String link = page.getByLabel("The link, told only now").inputValue();
+        String calendar = page.request().get(link).text();
+        Matcher last =
+                Pattern.compile(
+                                "UID:sitting-\\d+-\\d+@pendrik\\r\\n.*\\r\\nDTSTART:(\\d{8})T(\\d{6})Z\\r\\nDTEND:\\d{8}T(\\d{6})Z")
+                        .matcher(calendar);
+        String day = "";
+        String moved = calendar;
+        while (last.find()) {
+            day = last.group(1);
+            String later =
+                    LocalDate.parse(day, DateTimeFormatter.BASIC_ISO_DATE)
+                            .plusDays(1)
+                            .format(DateTimeFormatter.BASIC_ISO_DATE);
+            moved =
+                    calendar.substring(0, last.start())
+                            + last.group().replace(":" + day + "T", ":" + later + "T")
+                            + calendar.substring(last.end());
+        }
+        String heading = page.locator("article").last().locator("h3").innerText();
+        page.getByLabel("Whose calendar").fill("Mine");
+        page.getByLabel("Its file (.ics)")
+                .setInputFiles(
+                        new FilePayload(
+                                "mine.ics",
+                                "text/calendar",
+                                moved.getBytes(StandardCharsets.UTF_8)));
+        button(page, "Read it in").click();
+        done(page, "Mine is read. One sitting was moved in it, and is moved here.");
+        assertThat(
+                        page.locator("article h3")
+                                .filter(new Locator.FilterOptions().setHasText(heading)))
+                .hasCount(0);
+        // all as it was
+        button(page, "Let Mine go").click();
+        done(page, "Mine counts no more.");
+        button(page, "As in the week").first().click();
+        done(page, "The day is as its week again.");
+        button(page, "As in the week").first().click();
+        assertThat(button(page, "As in the week")).hasCount(0);
+        button(page, "End the link").click();
+        assertThat(button(page, "End the link")).hasCount(0);
+        assertEquals(page.request().get(link).status(), 404);
     }
 
     @Test

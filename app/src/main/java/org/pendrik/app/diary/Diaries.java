@@ -191,7 +191,7 @@ public class Diaries {
 
     /** Bench time from now on. */
     List<Span> bench() {
-        return benchTimes.availability().spans(StoredStep.minute(clock.instant()), HORIZON_DAYS);
+        return benchTimes.spans(StoredStep.minute(clock.instant()), HORIZON_DAYS);
     }
 
     /** A plan that is asked about in a minute, by the tables of that minute. */

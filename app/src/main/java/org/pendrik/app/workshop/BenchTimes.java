@@ -15,9 +15,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class BenchTimes implements SmartInitializingSingleton {
     private final Workshops workshops;
     private final BenchChangeMapper mapper;
+    private final BusyTimes busyTimes;
     private @Nullable Kept<List<BenchChange>> kept;
 
-    BenchTimes(Workshops workshops, BenchChangeMapper mapper) {
+    BenchTimes(Workshops workshops, BenchChangeMapper mapper, BusyTimes busyTimes) {
+        this.busyTimes = busyTimes;
         this.workshops = workshops;
         this.mapper = mapper;
     }
@@ -32,8 +34,16 @@ public class BenchTimes implements SmartInitializingSingleton {
         return Objects.requireNonNull(kept, "asked for before the start was over").get();
     }
 
-    /** The bench time as the diary takes it. */
-    public Availability availability() {
+    /**
+     * The bench time as the diary takes it, without what other calendars have taken.
+     *
+     * @param fromMinute minutes since 1970-01-01 UTC
+     */
+    public List<Availability.Span> spans(long fromMinute, int days) {
+        return Availability.without(availability().spans(fromMinute, days), busyTimes.busy());
+    }
+
+    private Availability availability() {
         Workshop w = workshops.current();
         Availability week = w.availability();
         return new Availability(
