@@ -726,6 +726,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/diary/held/{jobId}/{stepId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["loosen"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/diary/move": {
         parameters: {
             query?: never;
@@ -7056,6 +7072,29 @@ export interface operations {
             query?: never;
             header?: never;
             path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkshopView"];
+                };
+            };
+        };
+    };
+    loosen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jobId: string;
+                stepId: string;
+            };
             cookie?: never;
         };
         requestBody?: never;

@@ -160,6 +160,18 @@ export class Evenings {
 		}
 	}
 
+	/** A step is held to its sitting no more. */
+	loosen(work: Work): Promise<void> {
+		const { jobId, stepId } = work;
+		return this.#run(
+			() =>
+				must(
+					api.DELETE('/api/diary/held/{jobId}/{stepId}', { params: { path: { jobId, stepId } } })
+				),
+			`${work.name} is held no more.`
+		);
+	}
+
 	/** Moves it and holds it there. */
 	move(): Promise<void> {
 		const moving = this.moving;

@@ -63,13 +63,18 @@
 							href={resolve('/jobs/[id]/bench', { id: w.jobId })}>{w.name}</a
 						>, {w.material}
 						<span class="block text-soft">
-							{[
-								w.jobName,
-								w.held ? 'held here' : '',
-								w.windowCloses ? `work it until ${hour(w.windowCloses)}` : ''
-							]
+							{[w.jobName, w.windowCloses ? `work it until ${hour(w.windowCloses)}` : '']
 								.filter(Boolean)
 								.join(' · ')}
+							{#if w.held}
+								· held here
+								<button
+									class="tag min-h-6 px-1 underline pointer-coarse:min-h-11"
+									disabled={evenings.busy}
+									aria-label="Hold {w.name} of {w.jobName} no more"
+									onclick={() => void evenings.loosen(w)}>let it go</button
+								>
+							{/if}
 						</span>
 					</span>
 					<button

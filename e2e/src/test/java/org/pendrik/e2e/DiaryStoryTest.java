@@ -109,6 +109,10 @@ public class DiaryStoryTest extends BrowserTest {
                                 .filter(new Locator.FilterOptions().setHasText(to))
                                 .getByText("held here"))
                 .isVisible();
+        button(page, "Hold mist fade of Bulkhead flat OVR 511 no more").focus();
+        page.keyboard().press("Enter");
+        done(page, "mist fade is held no more.");
+        assertThat(page.getByText("held here")).hasCount(0);
         page.keyboard().press("z");
         assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("all")))
                 .hasAttribute("data-state", "on");

@@ -63,6 +63,13 @@ class DecidedDiary implements SmartInitializingSingleton {
         Objects.requireNonNull(kept).set(read());
     }
 
+    /** A step is held to its sitting no more; it stands there until all is decided anew. */
+    @Transactional
+    void loosen(UUID jobId, StepId stepId) {
+        mapper.loosen(jobId, stepId);
+        Objects.requireNonNull(kept).set(read());
+    }
+
     /** Nothing is decided any more: steps are as early as they can be again. */
     @Transactional
     void forget() {

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 import org.pendrik.app.store.MapperBean;
 import org.pendrik.core.film.StepId;
 import org.springframework.stereotype.Component;
@@ -30,6 +31,9 @@ interface DecidedMapper {
 
     @Delete("delete from diary_step")
     void clear();
+
+    @Update("update diary_step set held = false where job_id = #{jobId} and step_id = #{stepId}")
+    int loosen(UUID jobId, StepId stepId);
 
     @Insert(
             """

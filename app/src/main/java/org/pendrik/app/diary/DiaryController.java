@@ -101,6 +101,12 @@ class DiaryController {
         return workshop.move(move.jobId(), move.stepId(), move.to());
     }
 
+    /** A step is held to its sitting no more. */
+    @DeleteMapping("/api/diary/held/{jobId}/{stepId}")
+    WorkshopView loosen(@PathVariable UUID jobId, @PathVariable StepId stepId) {
+        return workshop.loosen(jobId, stepId);
+    }
+
     /** Moves it and holds it there. */
     @PostMapping("/api/diary/move")
     WorkshopView move(@RequestBody MoveTo move) {

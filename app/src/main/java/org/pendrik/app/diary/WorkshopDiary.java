@@ -139,6 +139,12 @@ class WorkshopDiary {
         return store(found.seen(), found.answer().get(), Map.of(jobId, stepId));
     }
 
+    /** A step is held to its sitting no more; loosening it twice does nothing. */
+    WorkshopView loosen(UUID jobId, StepId stepId) {
+        decided.loosen(jobId, stepId);
+        return view();
+    }
+
     private Found find(UUID jobId, StepId stepId, Instant to) {
         Seen seen = see();
         WorkshopCase of = seen.of();

@@ -175,6 +175,16 @@ public class WorkshopDiaryTest extends AppTest {
                         .get(work.path("jobId").asString() + " " + work.path("stepId").asString())
                         .substring(0, 10),
                 last.path("from").asString().substring(0, 10));
+        // let go, it stands where it is, held no more
+        JsonNode loose =
+                ok(
+                        delete(
+                                "/api/diary/held/"
+                                        + work.path("jobId").asString()
+                                        + "/"
+                                        + work.path("stepId").asString()));
+        assertEquals(starts(loose), starts(again));
+        assertFalse(loose.path("sittings").toString().contains("\"held\":true"));
         // what cannot be done is said
         to.put(
                 "to",

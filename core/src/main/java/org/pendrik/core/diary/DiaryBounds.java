@@ -20,7 +20,7 @@ import java.util.PriorityQueue;
  * Transactions on Systems Science and Cybernetics 4 (1968), 100–107). When the search is cut off,
  * what it has reached is a bound as well.
  */
-final class DiaryBounds {
+public final class DiaryBounds {
     /** States of the search for the shortest supersequence. */
     private static final int MOST_STATES = 200_000;
 
@@ -34,6 +34,11 @@ final class DiaryBounds {
             most = Math.max(most, grid.sittingUntil[s] - grid.sittingFrom[s]);
         }
         this.longest = most;
+    }
+
+    /** So many fillings of the airbrush at least are in any diary of a case. */
+    public static int fewestSetUps(DiaryCase asked) {
+        return new DiaryBounds(new Grid(asked)).setUps();
     }
 
     /** Sittings and set-ups in one number, as {@link DiaryScore#effort} counts them. */
