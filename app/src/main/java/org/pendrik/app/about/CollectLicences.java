@@ -38,7 +38,8 @@ final class CollectLicences {
                     "apache-2.0.txt", Pattern.compile("(?i).*apache.*2.*"),
                     "epl-2.0.txt", Pattern.compile("(?i)(epl|eclipse public).*2.*"),
                     "mpl-2.0.txt", Pattern.compile("(?i)(mpl|mozilla public).*2.*"),
-                    "bsd-3-clause.txt", Pattern.compile("(?i).*bsd.*"));
+                    // iCal4j calls its three clauses by its own name
+                    "bsd-3-clause.txt", Pattern.compile("(?i).*bsd.*|ical4j - license"));
 
     private CollectLicences() {}
 
