@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.data.CalendarOutputter;
@@ -52,6 +53,12 @@ final class CalendarFiles {
     private static final String SITTING = "sitting-";
     private static final String OWN = "@pendrik";
     private static final int MOST_TIMES = 20_000;
+
+    /** A sitting is no longer than a day. */
+    private static final long LONGEST_SITTING = 1_440;
+
+    /** Rules that would make more times than anybody has, before they could be counted. */
+    private static final Pattern FLOOD = Pattern.compile("(?i)FREQ=(SECONDLY|MINUTELY)|BYSECOND=");
 
     private CalendarFiles() {}
 
@@ -276,10 +283,17 @@ final class CalendarFiles {
             return Optional.empty();
         }
         try {
-            return Optional.of(new Span(Long.parseLong(parts[0]), Long.parseLong(parts[1])));
+            Span was = new Span(Long.parseLong(parts[0]), Long.parseLong(parts[1]));
+            return isSitting(was) ? Optional.of(was) : Optional.empty();
         } catch (NumberFormatException e) {
             return Optional.empty();
         }
+    }
+
+    private static boolean isSitting(Span s) {
+        return s.fromMinute() >= 0
+                && s.fromMinute() < s.untilMinute()
+                && s.untilMinute() - s.fromMinute() <= LONGEST_SITTING;
     }
 
     private static Optional<MovedSitting> moved(VEvent e, Span was, ZoneId zone, Instant from) {
@@ -290,6 +304,13 @@ final class CalendarFiles {
         Span is = span(e, start, zone);
         boolean same = is.equals(was);
         boolean over = was.untilMinute() <= StoredStep.minute(from);
+        if (!same && !over && !isSitting(is)) {
+            throw new InvalidInput(
+                    "Sitting moved to " + WorkshopDiary.at(is.fromMinute()),
+                    is.untilMinute() - is.fromMinute() + " min",
+                    "must last a minute to a day",
+                    "Give it an end in your calendar, and read it in again.");
+        }
         return same || over ? Optional.empty() : Optional.of(new MovedSitting(was, is));
     }
 
@@ -303,6 +324,11 @@ final class CalendarFiles {
             out.add(span(e, start, zone));
         } else {
             try {
+                if (e.getProperty(Property.RRULE)
+                        .filter(r -> FLOOD.matcher(r.getValue()).find())
+                        .isPresent()) {
+                    throw new IllegalArgumentException("too often");
+                }
                 Span first = span(e, start, zone);
                 for (Period<Temporal> p :
                         e.<Temporal>calculateRecurrenceSet(within(start, zone, from, until))) {

@@ -230,6 +230,37 @@ public class CalendarFilesTest {
         assertEquals(read.busy(), List.of());
     }
 
+    /** A file that somebody made to do harm makes no millions of times or days. */
+    @Test
+    public void floodsAreRefusedBeforeTheyAreCounted() {
+        for (String rule :
+                List.of("FREQ=SECONDLY", "FREQ=MINUTELY", "FREQ=DAILY;BYSECOND=0,1,2,3")) {
+            assertThrows(
+                    InvalidInput.class,
+                    () ->
+                            read(
+                                    event(
+                                            "flood",
+                                            "DTSTART:19000101T200000Z",
+                                            "DTEND:19000101T200100Z",
+                                            "RRULE:" + rule)));
+        }
+        String ages =
+                event(
+                        "sitting-0-999999999999@pendrik",
+                        "DTSTART:20260401T200000Z",
+                        "DTEND:20260401T210000Z");
+        assertEquals(read(ages), new CalendarFiles.Read(List.of(), List.of()));
+        String endless =
+                event(
+                        "sitting-29567220-29567400@pendrik",
+                        "DTSTART:20260401T200000Z",
+                        "DTEND:90260401T210000Z");
+        assertThrows(InvalidInput.class, () -> read(endless));
+        String without = event("sitting-29567220-29567400@pendrik", "DTSTART:20260401T200000Z");
+        assertThrows(InvalidInput.class, () -> read(without));
+    }
+
     @Test
     public void whatIsNoCalendarIsRefusedInWords() {
         for (String text : List.of("", "hello", "BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\n", "\0\1\2")) {
